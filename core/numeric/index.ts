@@ -1,0 +1,4 @@
+export * from './rational'
+export * as poly from './polynomial'
+export type { Polynomial } from './polynomial'
+export { isolateRealRoots, type RealRoot } from './realRoots'

@@ -1,0 +1,176 @@
+import { degree, primitive, pseudoRemainder, rootBound, signAt, squareFree, withoutContent, type Polynomial } from './polynomial'
+import { denominator, numerator, ratio, rationalOfDouble, toDouble, type Rational } from './rational'
+
+/** A real root: either an exact fraction, or the only root of `factor` strictly between two fractions. */
+export interface RealRoot {
+  /** in x-unit, nearest double to the root, within a unit in the last place */
+  readonly at: number
+  /** proven enclosure, in x-unit: lo <= root <= hi */
+  readonly lo: number
+  readonly hi: number
+  readonly multiplicity: number
+  readonly exact: Rational | null
+}
+
+/** Sturm's chain in whole coefficients; signs as of the true chain. */
+function sturmChain(p: bigint[]): bigint[][] {
+  const chain = [p, withoutContent(p.slice(1).map((c, i) => c * BigInt(i + 1)))]
+  for (;;) {
+    const a = chain[chain.length - 2]!
+    const b = chain[chain.length - 1]!
+    if (b.length <= 1) return chain
+    const { remainder, sign } = pseudoRemainder(a, b)
+    if (remainder.length === 0) return chain
+    chain.push(withoutContent(sign === 1 ? remainder.map((c) => -c) : remainder))
+  }
+}
+
+function variations(chain: bigint[][], at: Rational): number {
+  const n = numerator(at)
+  const d = denominator(at)
+  let count = 0
+  let last = 0
+  for (const p of chain) {
+    const sign = signAt(p, n, d)
+    if (sign !== 0 && last !== 0 && sign !== last) count++
+    if (sign !== 0) last = sign
+  }
+  return count
+}
+
+const middle = (a: Rational, b: Rational): Rational => a.add(b).div(ratio(2))
+
+/** Fractions with small terms that a person would write are found before their binary neighbours: try the simplest fraction inside. */
+function simplestBetween(lo: Rational, hi: Rational): Rational {
+  // Stern–Brocot descent by continued fractions (Graham, Knuth & Patashnik, Concrete Mathematics, section 4.5).
+  const floor = lo.floor()
+  if (lo.compare(floor) === 0) return lo
+  if (floor.add(ratio(1)).compare(hi) <= 0) return floor.add(ratio(1))
+  return floor.add(ratio(1).div(simplestBetween(ratio(1).div(hi.sub(floor)), ratio(1).div(lo.sub(floor)))))
+}
+
+/** Sharpens an isolating bracket of a simple root to neighbouring doubles, each end's sign checked exactly. */
+function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, 'multiplicity'> {
+  const signLo = signAt(p, numerator(lo), denominator(lo))
+  const value = (r: Rational) => signAt(p, numerator(r), denominator(r))
+  // The rational-root theorem bounds the denominator by the leading coefficient; small ones are worth trying at once.
+  for (let round = 0; round < 90; round++) {
+    const width = toDouble(hi.sub(lo))
+    const scale = Math.max(Math.abs(toDouble(lo)), Math.abs(toDouble(hi)))
+    if (round % 16 === 0 || width <= scale * 2 ** -50) {
+      const guess = simplestBetween(lo, hi)
+      if (denominator(guess) < 1n << 64n && value(guess) === 0) return exactRoot(guess)
+    }
+    if (width <= scale * 2 ** -52 || width < 1e-300) break
+    // A step of regula falsi on doubles lands near the root; two exact sign checks around it then shrink the bracket at a stroke.
+    const mid = middle(lo, hi)
+    const sign = value(mid)
+    if (sign === 0) return exactRoot(mid)
+    if (sign === signLo) lo = mid
+    else hi = mid
+    const near = newtonGuess(p, toDouble(lo), toDouble(hi))
+    if (near === null) continue
+    for (const spread of [2 ** -51, 2 ** -40, 2 ** -20]) {
+      const by = Math.max(Math.abs(near) * spread, 1e-300)
+      const a = rationalOfDouble(near - by)
+      const b = rationalOfDouble(near + by)
+      if (a.compare(lo) <= 0 || b.compare(hi) >= 0) break
+      if (value(a) === signLo && value(b) === -signLo) { lo = a; hi = b; break }
+    }
+  }
+  const at = toDouble(middle(lo, hi))
+  return { at, lo: outside(lo, -1), hi: outside(hi, 1), exact: null }
+}
+
+/** The double at or just beyond an exact bound, so that the enclosure stays proven. */
+function outside(bound: Rational, side: -1 | 1): number {
+  const near = toDouble(bound)
+  const exact = Number.isFinite(near) && rationalOfDouble(near).compare(bound) === 0
+  return exact ? near : near + side * (Math.abs(near) * 2 ** -52 + 5e-324)
+}
+
+function exactRoot(r: Rational): Omit<RealRoot, 'multiplicity'> {
+  return { at: toDouble(r), lo: outside(r, -1), hi: outside(r, 1), exact: r }
+}
+
+function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
+  const coefficients = p.map(Number)
+  let x = (lo + hi) / 2
+  for (let i = 0; i < 8; i++) {
+    let f = 0
+    let slope = 0
+    for (let k = coefficients.length - 1; k >= 0; k--) { slope = slope * x + f; f = f * x + coefficients[k]! }
+    const step = f / slope
+    if (!Number.isFinite(step)) return null
+    x -= step
+    if (x <= lo || x >= hi) return null
+    if (Math.abs(step) <= Math.abs(x) * 2 ** -50) break
+  }
+  return x
+}
+
+/**
+ * All real roots of an exact polynomial in [from, to] (null: unbounded), in order, proven complete.
+ * Multiplicities by Yun's square-free factors; roots of each isolated by Sturm's theorem (Basu, Pollack & Roy, section 2.2.2).
+ *
+ * @param p  not zero; degree >= 1 or there is no root
+ * @returns enclosures no wider than about two units in the last place
+ */
+export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Rational | null): RealRoot[] {
+  const out: RealRoot[] = []
+  for (const { factor, multiplicity } of squareFree(p)) {
+    for (const root of simpleRoots(factor, from, to)) out.push({ ...root, multiplicity })
+  }
+  return out.sort((a, b) => a.at - b.at)
+}
+
+function simpleRoots(p: Polynomial, from: Rational | null, to: Rational | null): Omit<RealRoot, 'multiplicity'>[] {
+  if (degree(p) === 1) {
+    const root = p[0]!.neg().div(p[1]!)
+    return (from && root.compare(from) < 0) || (to && root.compare(to) > 0) ? [] : [exactRoot(root)]
+  }
+  const bound = ratio(rootBound(p))
+  const lo = from && from.compare(bound.neg()) > 0 ? from : bound.neg()
+  const hi = to && to.compare(bound) < 0 ? to : bound
+  if (lo.compare(hi) > 0) return []
+  const whole = primitive(p)
+  const out: Omit<RealRoot, 'multiplicity'>[] = []
+  if (signAt(whole, numerator(lo), denominator(lo)) === 0) out.push(exactRoot(lo))
+  if (hi.compare(lo) === 0) return out
+  const chain = sturmChain(whole)
+  // A stack of half-open stretches (lo, hi] with the variations at both ends.
+  const stack: [Rational, number, Rational, number][] = [[lo, variations(chain, lo), hi, variations(chain, hi)]]
+  while (stack.length > 0) {
+    const [a, va, b, vb] = stack.pop()!
+    const count = va - vb
+    if (count <= 0) continue
+    if (signAt(whole, numerator(b), denominator(b)) === 0) {
+      out.push(exactRoot(b))
+      if (count === 1) continue
+      // The rest lie strictly inside; step down from b until the count drops, which it must since roots are isolated.
+      const mid = middle(a, b)
+      const vm = variations(chain, mid)
+      stack.push([a, va, mid, vm])
+      splitBelow(chain, mid, vm, b, vb, stack)
+      continue
+    }
+    if (count === 1 && signAt(whole, numerator(a), denominator(a)) !== 0) { out.push(refine(whole, a, b)); continue }
+    const mid = middle(a, b)
+    const vm = variations(chain, mid)
+    stack.push([a, va, mid, vm], [mid, vm, b, vb])
+  }
+  return out
+}
+
+/** Pushes (mid, b) without its end b, a root already reported: shrinks from the right until only b is left beyond. */
+function splitBelow(chain: bigint[][], a: Rational, va: number, b: Rational, vb: number, stack: [Rational, number, Rational, number][]): void {
+  let low = a
+  let vLow = va
+  while (vLow - vb > 1) {
+    const mid = middle(low, b)
+    const vm = variations(chain, mid)
+    stack.push([low, vLow, mid, vm])
+    low = mid
+    vLow = vm
+  }
+}
