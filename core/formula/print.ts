@@ -31,8 +31,11 @@ export function latexNumber(text: string): string {
   return text.replace('%', '\\%').replace(/[,\u2009\u202f\u00a0]/g, '{,}').replace(/\s/g, '')
 }
 
+/** Round brackets that grow only where what they hold is tall. */
+export const latexBrackets = (inner: string): string => (/\\frac|\\sqrt|\^|\\int/.test(inner) ? `\\left(${inner}\\right)` : `(${inner})`)
+
 function bracket(inner: string, own: number, wanted: number): string {
-  return own < wanted ? `\\left(${inner}\\right)` : inner
+  return own < wanted ? latexBrackets(inner) : inner
 }
 
 function latex(s: Syntax, wanted: number): string {
@@ -50,7 +53,7 @@ function latex(s: Syntax, wanted: number): string {
       if (s.name === 'abs') return `\\left|${args[0]}\\right|`
       if (s.name === 'floor' || s.name === 'ceil') return `\\left\\l${s.name}${args[0]!.startsWith('\\') ? '' : ' '}${args[0]}\\right\\r${s.name}`
       if (s.name === 'exp') return bracket(`e^{${args[0]}}`, POWER, wanted)
-      return `${BUILTIN[s.name] ?? latexName(s.name)}${"'".repeat(s.primes)}\\left(${args.join(', ')}\\right)`
+      return `${BUILTIN[s.name] ?? latexName(s.name)}${"'".repeat(s.primes)}${latexBrackets(args.join(', '))}`
     }
     case 'operation': {
       if (s.op === '/') return bracket(`\\frac{${latex(s.left, 0)}}{${latex(s.right, 0)}}`, POWER - 1, wanted)

@@ -1,6 +1,6 @@
 import { ONE, isInteger, isZero, denominator, numerator, ratio, rationalText, signOf, toDouble, type Polynomial, type Rational } from '../numeric'
 import type { Expression } from './expression'
-import { latexName } from './print'
+import { latexBrackets, latexName } from './print'
 
 /** Shortest decimal of a fraction that has one of at most `digits` places, else null. */
 export function decimalText(r: Rational, digits = 6): string | null {
@@ -66,8 +66,8 @@ export function expressionLatex(e: Expression, name: string): string { return wr
 
 function write(e: Expression, name: string, wanted: number, tex: boolean): string {
   const w = (part: Expression, level: number) => write(part, name, level, tex)
-  const wrap = (text: string, own: number) => (own < wanted ? (tex ? `\\left(${text}\\right)` : `(${text})`) : text)
-  const applied = (f: string, ...args: Expression[]) => (tex ? `${f}\\left(${args.map((a) => w(a, 0)).join(', ')}\\right)` : `${f}(${args.map((a) => w(a, 0)).join(', ')})`)
+  const wrap = (text: string, own: number) => (own < wanted ? (tex ? latexBrackets(text) : `(${text})`) : text)
+  const applied = (f: string, ...args: Expression[]) => (tex ? `${f}${latexBrackets(args.map((a) => w(a, 0)).join(', '))}` : `${f}(${args.map((a) => w(a, 0)).join(', ')})`)
   switch (e.kind) {
     case 'number': {
       if (e.exact) {

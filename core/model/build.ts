@@ -277,7 +277,7 @@ class Builder {
       case 'slope': {
         const f = this.requireFunction(row, by.function, `functions[${index}].by.function`)
         this.table.define(row.name, { kind: 'expression', expression: call(f.name, 1, VARIABLE) })
-        return { text: `${f.name}'(${row.of})`, latex: `${latexName(f.name)}'\\left(${latexName(row.of)}\\right)` }
+        return { text: `${f.name}'(${row.of})`, latex: `${latexName(f.name)}'(${latexName(row.of)})` }
       }
       case 'total': return this.total(row, index, by.function, by.from ?? 0)
       case 'fit': {

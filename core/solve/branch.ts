@@ -36,19 +36,21 @@ const signAt = (f: EnclosureFunction, x: number): -1 | 0 | 1 => {
 }
 
 /**
- * Clears or settles every part of [lo, hi]: branch and prune with the mean-value form and interval Newton
+ * Clears or settles every part of [from, to]: branch and prune with the mean-value form and interval Newton
  * (Moore, Kearfott & Cloud, Introduction to Interval Analysis, chapters 6 and 8).
  *
  * @param least  width below which a box that cannot be settled is left open, > 0, in x-unit
  */
-export function branch(target: BranchTarget, lo: number, hi: number, least: number, maxBoxes = MAX_BOXES): BranchResult {
+export function branch(target: BranchTarget, from: number, to: number, least: number, maxBoxes = MAX_BOXES): BranchResult {
   const { value, slopes, settle } = target
   const zeros: IsolatedZero[] = []
   const open: { lo: number; hi: number }[] = []
-  const stack: [number, number, number][] = [[lo, hi, 0]]
+  const stack: [number, number, number][] = [[from, to, 0]]
   let boxes = 0
   while (stack.length > 0) {
-    let [a, b, depth] = stack.pop()!
+    const [lo, hi, depth] = stack.pop()!
+    let a = lo
+    let b = hi
     if (++boxes > maxBoxes) {
       open.push({ lo: a, hi: b })
       for (const [c, d] of stack) open.push({ lo: c, hi: d })

@@ -40,12 +40,15 @@ export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 |
   q = common
   const shared = gcd(gcd(k, p), q)
   k /= shared; p /= shared; q /= shared
+  // Over a denominator, (345 - sqrt(97425))/2 reads better with one number under the root.
+  const under = p !== 0n && q !== 1n ? inside * k * k : inside
+  if (under !== inside) k = 1n
   const sign = side < 0 ? '-' : '+'
-  const rootText = `${k === 1n ? '' : `${k} `}sqrt(${inside})`
-  const rootLatex = `${k === 1n ? '' : `${k}`}\\sqrt{${inside}}`
+  const rootText = `${k === 1n ? '' : `${k} `}sqrt(${under})`
+  const rootLatex = `${k === 1n ? '' : `${k}`}\\sqrt{${under}}`
   const top = p === 0n ? `${side < 0 ? '-' : ''}${rootText}` : `${p} ${sign} ${rootText}`
   const topLatex = p === 0n ? `${side < 0 ? '-' : ''}${rootLatex}` : `${p} ${sign} ${rootLatex}`
-  const root = multiply(exactNumber(ratio(k)), apply('sqrt', exactNumber(ratio(inside))))
+  const root = multiply(exactNumber(ratio(k)), apply('sqrt', exactNumber(ratio(under))))
   const whole = exactNumber(ratio(p))
   const expression = divide(p === 0n ? (side < 0 ? negate(root) : root) : side < 0 ? subtract(whole, root) : add(whole, root), exactNumber(ratio(q)))
   return {

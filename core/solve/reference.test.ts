@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { rationalOfDecimal, rationalOfDouble, toDouble, type Rational } from '../numeric'
+import { rationalOfDouble, toDouble, type Rational } from '../numeric'
 import { resolve, type Expression } from '../formula'
 import { FunctionTable, encloseConstant, exactRational, findBest, findRoots, type Piece } from './index'
 

@@ -79,7 +79,7 @@ export function parseUnit(text: string): { unit: Unit } | { unit: null; reason: 
     if (atom === '%' || atom === '‰') continue
     const [dimension, power, scale] = readAtom(atom)
     powers[dimension] = (powers[dimension] ?? 0) + power * exponent
-    if (powers[dimension] === 0) delete powers[dimension]
+    if (powers[dimension] === 0) Reflect.deleteProperty(powers, dimension)
     factor *= scale ** exponent
   }
   return { unit: { powers, factor, text: text.trim() } }
@@ -107,7 +107,7 @@ export function times(a: Unit, b: Unit, power = 1): Unit {
   const powers: Record<string, number> = { ...a.powers }
   for (const [name, p] of Object.entries(b.powers)) {
     powers[name] = (powers[name] ?? 0) + p * power
-    if (Math.abs(powers[name]!) < 1e-9) delete powers[name]
+    if (Math.abs(powers[name]!) < 1e-9) Reflect.deleteProperty(powers, name)
   }
   return { powers, factor: a.factor * b.factor ** power, text: productText(a, b, power) }
 }

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { Eye, EyeOff } from '@lucide/vue'
+import { interpret } from '#core/story'
+import { parseUnit } from '#core/units'
+import type { CaseFile, FunctionRow } from '#core/model'
+import type { Desk } from '#core/desk'
+import { DASHES } from '~/utils/graphOption'
+
+const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; colours: Readonly<Record<string, number>> }>()
+const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>()
+const store = useCaseStore()
+const toast = useToast()
+
+const rows = computed(() => props.document.functions ?? [])
+const shown = (name: string) => props.desk?.functions.find((f) => f.name === name)
+const dim = (name: string) => props.lit !== null && !props.lit.has(`function:${name}`)
+const dash = (i: number) => { const d = DASHES[i % DASHES.length]!; return d === 'solid' ? undefined : d.join(' ') }
+
+/** The function as it would be written on the entry line. */
+function written(f: FunctionRow): string {
+  if (f.by.kind === 'line') return `${f.name}(${f.of}) = line ${f.by.through.map(([x, y]) => `(${x}, ${y})`).join(', ')}`
+  return f.by.kind === 'formula' ? `${f.name}(${f.of}) = ${f.by.text}` : ''
+}
+const checkFormula = (f: FunctionRow) => (text: string): string | null => {
+  const read = interpret(text, props.document)
+  if (!read.ok) return read.message
+  return read.entry.kind === 'function' ? null : `A function should stand here, as in ${f.name}(${f.of}) = …`
+}
+function setFormula(f: FunctionRow, text: string): void {
+  const read = interpret(text, props.document)
+  if (!read.ok || read.entry.kind !== 'function') return
+  const { row } = read.entry
+  store.change(`change ${f.name}`, (d) => {
+    const at = d.functions!.findIndex((r) => r.name === f.name)
+    if (row.name !== f.name && d.functions!.some((r) => r.name === row.name)) { d.functions![d.functions!.findIndex((r) => r.name === row.name)] = row; return }
+    d.functions![at] = { ...d.functions![at]!, name: row.name, of: row.of, by: row.by }
+  })
+}
+const checkUnit = (text: string): string | null => { if (text.trim() === '') return null; const r = parseUnit(text); return r.unit ? null : `${r.reason}. Examples: $, $/lantern, m/s^2.` }
+function setField(f: FunctionRow, field: 'unit' | 'label', text: string): void {
+  store.change(`${field === 'unit' ? 'set the unit of' : 'describe'} ${f.name}`, (d) => {
+    const row = d.functions!.find((r) => r.name === f.name)!
+    if (text.trim()) row[field] = text.trim()
+    else Reflect.deleteProperty(row, field)
+  })
+}
+function show(f: FunctionRow): void {
+  store.change(f.shown === false ? `show ${f.name}` : `hide ${f.name}`, (d) => { const row = d.functions!.find((r) => r.name === f.name)!; if (row.shown === false) delete row.shown; else row.shown = false })
+}
+function remove(f: FunctionRow): void {
+  const needed = [...new Set((props.desk?.links ?? []).filter(([from]) => from === `function:${f.name}`).map(([, to]) => to.split(':')[1]!))]
+  store.change(`delete ${f.name}`, (d) => { d.functions = d.functions!.filter((r) => r.name !== f.name) })
+  toast.add({ severity: needed.length > 0 ? 'warn' : 'info', summary: `${f.name} is deleted.`, detail: needed.length > 0 ? `${needed.join(', ')} needed it and cannot be worked out now. Undo brings it back.` : 'Undo brings it back.', life: 6000 })
+}
+</script>
+
+<template>
+  <section class="panel" aria-labelledby="functions-title">
+    <div class="panel-head">
+      <h2 id="functions-title" class="panel-title" tabindex="-1">Functions<span class="panel-count">{{ rows.length }}</span></h2>
+      <button type="button" class="word-button" @click="emit('begin', document.variables?.[0] ? `f(${document.variables[0].name}) = ` : 'x = 0 … 10')">+ Function</button>
+    </div>
+    <p v-if="rows.length === 0" class="quiet">No function yet. Write one on the entry line: <code>C(q) = F + k q</code>, or a line through two readings: <code>p(q) = line (240, 6), (150, 9)</code>.</p>
+    <ul>
+      <li
+        v-for="(f, i) in rows" :key="f.name" class="row" :class="{ dim: dim(f.name), hidden: f.shown === false }" tabindex="-1" data-row
+        @mouseenter="emit('point', `function:${f.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `function:${f.name}`)" @focusout="emit('point', null)"
+      >
+        <svg class="swatch" width="26" height="12" aria-hidden="true"><line x1="0" y1="6" x2="26" y2="6" stroke-width="3" :stroke="`var(--curve-${(colours[f.name] ?? i) % 7})`" :stroke-dasharray="dash(colours[f.name] ?? i)" /></svg>
+        <div class="formula">
+          <EditText v-if="f.by.kind === 'formula' || f.by.kind === 'line'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" @keep="setFormula(f, $event)">
+            <MathText v-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="written(f)" /><code v-else>{{ written(f) }}</code>
+          </EditText>
+          <MathText v-else-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="shown(f.name)!.text" />
+          <span v-else>{{ f.name }}({{ f.of }})</span>
+        </div>
+        <span class="unit"><EditText plain :value="f.unit ?? ''" :placeholder="shown(f.name)?.unit || 'unit'" :label="`Unit of ${f.name}`" :check="checkUnit" @keep="setField(f, 'unit', $event)" /></span>
+        <span class="tools">
+          <button type="button" class="icon-button" :aria-pressed="f.shown !== false" :aria-label="`Draw ${f.name}`" @click="show(f)"><EyeOff v-if="f.shown === false" :size="15" aria-hidden="true" /><Eye v-else :size="15" aria-hidden="true" /></button>
+          <button type="button" class="icon-button" :aria-label="`Delete ${f.name}`" @click="remove(f)"><IconBin /></button>
+        </span>
+        <p class="note">
+          <EditText plain :value="f.label ?? ''" placeholder="name it in words" :label="`Meaning of ${f.name}`" @keep="setField(f, 'label', $event)" />
+          <template v-if="shown(f.name)?.note"> · {{ shown(f.name)!.note }}</template>
+          <template v-if="shown(f.name)?.unitsAgree === true"> · <span class="agree">units agree</span></template>
+        </p>
+        <p v-if="shown(f.name)?.trouble" class="problem wide"><PlainText :text="shown(f.name)!.trouble!" /></p>
+        <p v-else-if="shown(f.name)?.unitMessage" class="problem wide"><PlainText :text="shown(f.name)!.unitMessage!" /></p>
+        <p v-for="w in shown(f.name)?.warnings ?? []" :key="w" class="problem wide"><PlainText :text="w" /></p>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.row { display: grid; grid-template-columns: 26px minmax(0, 1fr) auto auto; column-gap: 0.75rem; align-items: center; padding: 0.4rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
+.dim { opacity: 0.4; }
+.hidden .swatch { opacity: 0.3; }
+.formula { overflow-x: auto; overflow-y: hidden; padding: 2px 0; }
+.unit { color: var(--ink-2); font-size: 0.9rem; }
+.tools { display: flex; opacity: 0; }
+.row:hover .tools, .row:focus-within .tools, .hidden .tools { opacity: 1; }
+.note { grid-column: 2 / -1; color: var(--ink-2); font-size: 0.87rem; }
+.agree { color: var(--jade); }
+.wide { grid-column: 2 / -1; }
+code { font-family: inherit; }
+</style>

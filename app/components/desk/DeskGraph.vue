@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import type { CaseFile } from '#core/model'
+import { buildModel } from '#core/model'
+import { formatQuantity, formatNumber } from '#core/explain'
+import type { Picture, View } from '#core/graph'
+import { toX, toY, type Rect } from '~/utils/graphLayout'
+import { graphOption, type Look } from '~/utils/graphOption'
+
+const props = defineProps<{ picture: Picture | null; document: CaseFile; lit: ReadonlySet<string> | null; stale: boolean }>()
+const view = defineModel<View>('view', { required: true })
+
+const home = useTemplateRef<HTMLElement>('home')
+const rects = shallowRef<Rect[]>([])
+const size = reactive({ width: 0, height: 0 })
+interface Chart { setOption(option: unknown, how?: unknown): void; resize(size: { width: number; height: number }): void; dispose(): void }
+let chart: Chart | null = null
+let gone = false
+
+function lookOf(): Look {
+  const s = getComputedStyle(document.documentElement)
+  const v = (name: string) => s.getPropertyValue(name).trim()
+  return {
+    curves: [0, 1, 2, 3, 4, 5, 6].map((i) => v(`--curve-${i}`)), ink: v('--ink'), quiet: v('--ink-2'), hairline: v('--hairline'), axis: v('--ink-3'), paper: v('--paper'),
+    amber: v('--amber'), amberSoft: v('--amber-soft'), amberDeep: v('--amber-deep'), brick: v('--brick'), grey: v('--ink-3'), face: v('--face').replace(/"/g, "'"),
+  }
+}
+function draw(): void {
+  if (!chart || !props.picture || size.width < 120) return
+  const made = graphOption(props.picture, size.width, size.height, lookOf(), props.lit)
+  rects.value = made.rects
+  chart.setOption(made.option, { replaceMerge: ['grid', 'xAxis', 'yAxis', 'series', 'graphic'] })
+}
+watch(() => [props.picture, props.lit], draw)
+
+onMounted(async () => {
+  // The drawing library comes only where a graph is.
+  const { openChart } = await import('~/utils/chart')
+  if (gone || !home.value) return
+  size.width = home.value.clientWidth
+  size.height = home.value.clientHeight
+  chart = openChart(home.value, size.width, size.height) as Chart
+  draw()
+  const watcher = new ResizeObserver(() => {
+    if (!home.value) return
+    size.width = home.value.clientWidth
+    size.height = home.value.clientHeight
+    chart?.resize({ width: size.width, height: size.height })
+    draw()
+  })
+  watcher.observe(home.value)
+  const dark = matchMedia('(prefers-color-scheme: dark)')
+  dark.addEventListener('change', draw)
+  onScopeDispose(() => { watcher.disconnect(); dark.removeEventListener('change', draw) })
+})
+onBeforeUnmount(() => { gone = true; chart?.dispose(); chart = null })
+
+// ---- the reading line ---------------------------------------------------------------------------------------
+const at = ref<number | null>(null)
+const model = computed(() => (at.value === null ? null : buildModel(props.document)))
+const stops = computed(() => [...new Set((props.picture?.points ?? []).map((p) => p.x))].sort((a, b) => a - b))
+const readings = computed(() => {
+  const p = props.picture
+  const m = model.value
+  if (!p || !m || at.value === null) return []
+  return p.curves.map((c) => {
+    const y = m.table.number(c.name)(at.value!)
+    const rect = rects.value[c.pane]
+    return { name: c.name, colour: c.colour, text: Number.isFinite(y) ? formatQuantity(y, m.functions.get(c.name)?.unit ?? null) : 'no value', x: rect ? toX(p, rect, at.value!) : 0, y: rect && Number.isFinite(y) ? toY(p, c.pane, rect, y) : null, top: rect?.top ?? 0, bottom: rect ? rect.top + rect.height : 0 }
+  })
+})
+const lineX = computed(() => { const p = props.picture; const r = rects.value[0]; return p && r && at.value !== null ? toX(p, r, at.value) : null })
+const atText = computed(() => (props.picture && at.value !== null ? `${props.picture.variable} = ${formatNumber(at.value, 5)}` : ''))
+
+function inputAt(clientX: number): number | null {
+  const p = props.picture
+  const r = rects.value[0]
+  if (!p || !r || !home.value) return null
+  const px = clientX - home.value.getBoundingClientRect().left
+  if (px < r.left - 6 || px > r.left + r.width + 6) return null
+  const x = p.x.min + ((px - r.left) / r.width) * (p.x.max - p.x.min)
+  const near = stops.value.find((s) => Math.abs(toX(p, r, s) - px) < 7)
+  if (near !== undefined) return near
+  const whole = props.document.variables?.find((v) => v.name === p.variable)?.whole
+  const step = (p.x.max - p.x.min) / r.width
+  return whole && step < 1.5 ? Math.round(x) : Number(x.toPrecision(Math.max(3, Math.ceil(Math.log10(Math.abs(x) / step + 1)) + 1)))
+}
+function move(event: PointerEvent): void {
+  if (drag) { const p = drag; const r = rects.value[0]!; const by = ((p.x - event.clientX) / r.width) * (p.to - p.from); if (Math.abs(event.clientX - p.x) > 3) { view.value = { ...view.value, from: p.from + by, to: p.to + by }; at.value = null } return }
+  at.value = inputAt(event.clientX)
+}
+let drag: { x: number; from: number; to: number } | null = null
+function press(event: PointerEvent): void {
+  if (!props.picture || event.button !== 0 || inputAt(event.clientX) === null) return
+  drag = { x: event.clientX, from: props.picture.x.min, to: props.picture.x.max }
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+}
+function release(): void { drag = null }
+function closer(factor: number, around: number): void {
+  const p = props.picture
+  if (!p) return
+  view.value = { ...view.value, from: around - (around - p.x.min) * factor, to: around + (p.x.max - around) * factor }
+}
+function wheel(event: WheelEvent): void {
+  const x = inputAt(event.clientX)
+  if (x === null || (!event.ctrlKey && !event.metaKey && Math.abs(event.deltaX) > Math.abs(event.deltaY))) return
+  event.preventDefault()
+  closer(event.deltaY > 0 ? 1.2 : 1 / 1.2, x)
+}
+function reframe(): void { view.value = view.value.variable ? { variable: view.value.variable } : {} }
+function key(event: KeyboardEvent): void {
+  const p = props.picture
+  if (!p) return
+  const width = p.x.max - p.x.min
+  const whole = props.document.variables?.find((v) => v.name === p.variable)?.whole
+  if (event.key === 'ArrowRight' || event.key === 'ArrowLeft') {
+    const side = event.key === 'ArrowRight' ? 1 : -1
+    const now = at.value ?? (side > 0 ? p.x.min : p.x.max)
+    if (event.shiftKey) {
+      const eps = width * 1e-9
+      at.value = (side > 0 ? stops.value.find((s) => s > now + eps) : [...stops.value].reverse().find((s) => s < now - eps)) ?? now
+    } else {
+      const step = whole && width < 4000 ? Math.max(1, Math.round(width / 200)) : width / 200
+      const next = now + side * step
+      at.value = Math.min(p.x.max, Math.max(p.x.min, whole ? Math.round(next) : next))
+    }
+  } else if (event.key === '+' || event.key === '=') closer(1 / 1.4, at.value ?? (p.x.min + p.x.max) / 2)
+  else if (event.key === '-') closer(1.4, at.value ?? (p.x.min + p.x.max) / 2)
+  else if (event.key === '0') reframe()
+  else if (event.key === 'Escape') at.value = null
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+const spoken = computed(() => (at.value === null ? '' : `${atText.value}: ${readings.value.map((r) => `${r.name} ${r.text}`).join(', ')}`))
+const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ value: v, text: `over ${v}` })))
+</script>
+
+<template>
+  <section class="graph" aria-labelledby="graph-title">
+    <div class="panel-head">
+      <h2 id="graph-title" class="panel-title">Graph <span class="caption">{{ picture?.caption ?? '' }}</span></h2>
+      <div class="tools">
+        <EditText v-if="variables.length > 1 && picture" :value="picture.variable" label="Variable of the graph" :options="variables" @keep="view = { variable: $event }">over {{ picture.variable }}</EditText>
+        <button v-if="picture && !picture.framed" type="button" class="word-button" @click="reframe">Reframe</button>
+      </div>
+    </div>
+    <div
+      class="stage" :class="{ stale }" tabindex="0" role="application" :aria-label="picture?.described ?? 'No graph yet'" aria-roledescription="graph"
+      aria-keyshortcuts="ArrowLeft ArrowRight Shift+ArrowRight + - 0"
+      @pointermove="move" @pointerdown="press" @pointerup="release" @pointercancel="release" @pointerleave="at = null" @wheel="wheel" @keydown="key" @blur="at = null"
+    >
+      <div v-show="picture" ref="home" class="canvas" aria-hidden="true" />
+      <p v-if="!picture" class="quiet empty">A graph appears with the first function. Write one on the entry line, for example <code>f(x) = 3x + 2</code>.</p>
+      <svg v-if="picture && lineX !== null" class="over" aria-hidden="true">
+        <line :x1="lineX" :x2="lineX" :y1="rects[0]?.top" :y2="(rects.at(-1)?.top ?? 0) + (rects.at(-1)?.height ?? 0)" class="reading" />
+        <template v-for="r in readings" :key="r.name"><circle v-if="r.y !== null && r.y >= r.top - 1 && r.y <= r.bottom + 1" :cx="lineX" :cy="r.y" r="4" :style="{ fill: `var(--curve-${r.colour})` }" /></template>
+      </svg>
+      <div v-if="at !== null && picture && lineX !== null" class="readout" :style="lineX > size.width / 2 ? { left: `${68}px` } : { right: '50px' }" aria-hidden="true">
+        <strong>{{ atText }}</strong><span v-for="r in readings" :key="r.name"><b :style="{ color: `var(--curve-${r.colour})` }">{{ r.name }}</b> {{ r.text }}</span>
+      </div>
+      <p class="sr-only" role="status">{{ spoken }}</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.graph { display: flex; flex-direction: column; min-height: 0; min-width: 0; padding: 0.85rem 0.5rem 0.4rem 0.95rem; background: var(--paper); }
+.panel-head { margin-bottom: 0; padding-right: 0.6rem; }
+.caption { font-weight: 400; letter-spacing: 0; text-transform: none; color: var(--ink-2); margin-left: 0.6rem; font-size: 0.87rem; }
+.tools { display: flex; gap: 1rem; align-items: baseline; font-size: 0.87rem; }
+.stage { position: relative; flex: 1; min-height: 220px; touch-action: pan-y; cursor: crosshair; }
+.stage.stale .canvas { opacity: 0.45; }
+.canvas { position: absolute; inset: 0; }
+.over { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }
+.reading { stroke: var(--ink-2); stroke-width: 1; }
+.readout { position: absolute; top: 26px; display: grid; gap: 1px; padding: 0.4rem 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 6px; font-size: 0.85rem; pointer-events: none; }
+.empty { padding: 2rem 1rem; }
+</style>

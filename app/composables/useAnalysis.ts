@@ -1,0 +1,57 @@
+import type { CaseFile } from '#core/model'
+import type { Desk } from '#core/desk'
+import type { Picture, View } from '#core/graph'
+import type { AnalysisReply, AnalysisRequest } from '~/workers/protocol'
+
+/** A worker that has not answered for this long is ended when something newer waits; in ms. */
+const PATIENCE = 4000
+
+/**
+ * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace each other, and a
+ * reply that is out of date is dropped only when a newer one has already arrived.
+ */
+export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>) {
+  const desk = shallowRef<Desk | null>(null)
+  const picture = shallowRef<Picture | null>(null)
+  const working = ref(false)
+  const failure = ref<string | null>(null)
+  const took = ref(0)
+  let worker: Worker | null = null
+  let job = 0
+  let busySince: number | null = null
+  let waiting: AnalysisRequest | null = null
+
+  function start(): Worker {
+    const made = new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
+    made.onmessage = ({ data }: MessageEvent<AnalysisReply>) => {
+      busySince = null
+      if (data.ok) { desk.value = data.desk; picture.value = data.picture; took.value = data.ms; failure.value = null }
+      else failure.value = data.message
+      working.value = waiting !== null
+      next()
+    }
+    made.onerror = (event) => { busySince = null; failure.value = event.message || 'The calculation stopped.'; worker?.terminate(); worker = null; working.value = false }
+    return made
+  }
+  function next(): void {
+    if (!waiting) return
+    if (busySince !== null) {
+      if (performance.now() - busySince < PATIENCE) return
+      worker?.terminate()
+      worker = null
+    }
+    worker ??= start()
+    busySince = performance.now()
+    worker.postMessage(waiting)
+    waiting = null
+  }
+  function request(): void {
+    if (!source.value) return
+    waiting = { job: ++job, source: toRaw(source.value), view: { ...toRaw(view.value) } }
+    working.value = true
+    next()
+  }
+  onMounted(() => { watch([source, view], request, { immediate: true }) })
+  onScopeDispose(() => { worker?.terminate(); worker = null })
+  return { desk, picture, working, failure, took }
+}

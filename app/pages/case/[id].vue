@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { CircleHelp, Redo2, Undo2 } from '@lucide/vue'
+import { trailOf } from '#core/desk'
+import type { View } from '#core/graph'
+import { RequestFailure } from '~/utils/caseApi'
+import type DeskEntry from '~/components/desk/DeskEntry.vue'
+
+const route = useRoute()
+const store = useCaseStore()
+const toast = useToast()
+const missing = ref<string | null>(null)
+const document_ = computed(() => store.document)
+const view = shallowRef<View>({})
+const { desk, picture, working, failure } = useAnalysis(document_, view)
+const staleDialog = ref(false)
+const keysDialog = ref(false)
+const entry = useTemplateRef<InstanceType<typeof DeskEntry>>('entry')
+
+async function open(): Promise<void> {
+  try { await store.open(String(route.params.id)); missing.value = null } catch (reason) {
+    missing.value = reason instanceof RequestFailure && reason.status === 404 ? 'There is no such case; it may have been deleted.' : 'The case could not be opened: the server does not answer.'
+  }
+}
+await open()
+watch(() => store.keeping.state, (state) => { if (state === 'stale') staleDialog.value = true }, { immediate: true })
+useHead({ title: () => (store.document ? `${store.document.title} · Pasear` : 'Pasear') })
+
+// ---- the trail: whatever is pointed at lights up what it came from and what comes of it
+const pointed = ref<string | null>(null)
+const lit = computed(() => (pointed.value && desk.value ? trailOf(pointed.value, desk.value.links) : null))
+const point = (key: string | null) => { pointed.value = key }
+const colours = computed(() => Object.fromEntries((picture.value?.curves ?? []).map((c) => [c.name, c.colour])))
+/** An unfinished or broken formula keeps the last good picture, dimmed. */
+const broken = computed(() => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || failure.value !== null)
+
+function undo(): void { const name = store.undo(); if (name) toast.add({ severity: 'secondary', summary: `Undone: ${name}`, life: 1800 }) }
+function redo(): void { const name = store.redo(); if (name) toast.add({ severity: 'secondary', summary: `Done again: ${name}`, life: 1800 }) }
+function rename(title: string): void { store.change('rename the case', (d) => { d.title = title.trim() }) }
+async function added(key: string): Promise<void> {
+  await nextTick()
+  setTimeout(() => { if (key.startsWith('question:')) window.document.querySelector('#findings-title')?.closest('section')?.querySelector('ol > li:last-child')?.scrollIntoView({ block: 'nearest' }) }, 60)
+}
+
+const titles = { s: 'story-title', g: 'givens-title', f: 'functions-title', n: 'findings-title' } as const
+function goTo(key: keyof typeof titles): void {
+  const section = window.document.getElementById(titles[key])?.closest('section')
+  const target = section?.querySelector<HTMLElement>('[data-row]') ?? section?.querySelector<HTMLElement>('[tabindex="0"], [tabindex="-1"]')
+  target?.focus()
+  target?.scrollIntoView({ block: 'nearest' })
+}
+function key(event: KeyboardEvent): void {
+  const target = event.target as HTMLElement
+  const writing = target.closest('input, textarea, select, [contenteditable]') !== null
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+    if (writing && target.closest('.edit-text, .entry') && (target as HTMLInputElement).value) return
+    event.preventDefault()
+    if (event.shiftKey) redo()
+    else undo()
+    return
+  }
+  if (writing || event.ctrlKey || event.metaKey || event.altKey || staleDialog.value) return
+  if (event.key === '/') { event.preventDefault(); entry.value?.focus() }
+  else if (event.key === '?') { event.preventDefault(); keysDialog.value = true }
+  else if (event.key in titles) { event.preventDefault(); goTo(event.key as keyof typeof titles) }
+  else if (event.key === 'Escape') { pointed.value = null; (window.document.activeElement as HTMLElement | null)?.blur() }
+  else if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && target.closest('[data-row]')) {
+    const rows = [...(target.closest('section')?.querySelectorAll<HTMLElement>('[data-row]') ?? [])]
+    const now = rows.indexOf(target.closest<HTMLElement>('[data-row]')!)
+    const next = rows[now + (event.key === 'ArrowDown' ? 1 : -1)]
+    if (next) { event.preventDefault(); next.focus() }
+  } else if (event.key === 'Enter' && target.matches('[data-row]')) { event.preventDefault(); target.querySelector<HTMLElement>('.edit-text .shown')?.click() }
+}
+const hide = () => { if (window.document.visibilityState === 'hidden') store.flush() }
+onMounted(() => { window.addEventListener('keydown', key); window.document.addEventListener('visibilitychange', hide); window.addEventListener('pagehide', store.flush) })
+onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key); window.document.removeEventListener('visibilitychange', hide); window.removeEventListener('pagehide', store.flush) })
+</script>
+
+<template>
+  <div class="whole">
+    <AppHead :title="store.document?.title ?? null">
+      <template #title><h1 class="title"><EditText v-if="store.document" plain :value="store.document.title" label="Title of the case" :check="(t) => (t.trim() ? null : 'A case needs a title.')" @keep="rename" /></h1></template>
+      <template #views><span class="here" aria-current="page">Desk<i aria-hidden="true" /></span></template>
+      <template #side>
+        <KeepState @choose="staleDialog = true" />
+        <button type="button" class="icon-button light" :disabled="store.undoSteps.length === 0" :title="store.undoSteps.length ? `Undo: ${store.undoSteps.at(-1)!.name}` : 'Nothing to undo'" aria-label="Undo" @click="undo"><Undo2 :size="17" aria-hidden="true" /></button>
+        <button type="button" class="icon-button light" :disabled="store.redoSteps.length === 0" :title="store.redoSteps.length ? `Do again: ${store.redoSteps.at(-1)!.name}` : 'Nothing to do again'" aria-label="Redo" @click="redo"><Redo2 :size="17" aria-hidden="true" /></button>
+        <button type="button" class="icon-button light" title="Keys" aria-label="Keys" @click="keysDialog = true"><CircleHelp :size="17" aria-hidden="true" /></button>
+      </template>
+    </AppHead>
+    <main v-if="store.document && !missing" class="desk">
+      <DeskStory :document="store.document" :lit="lit" @point="point" />
+      <DeskGraph v-model:view="view" :picture="picture" :document="store.document" :lit="lit" :stale="broken" />
+      <DeskEntry ref="entry" :document="store.document" @added="added" />
+      <div class="lower">
+        <DeskGivens :document="store.document" :desk="desk" :lit="lit" @point="point" @begin="entry?.begin($event)" />
+        <DeskFunctions :document="store.document" :desk="desk" :lit="lit" :colours="colours" @point="point" @begin="entry?.begin($event)" />
+        <DeskFindings :document="store.document" :desk="desk" :lit="lit" :stale="broken && working" @point="point" @begin="entry?.begin($event)" />
+      </div>
+      <p v-if="failure" class="problem failure" role="alert">The calculation stopped: {{ failure }}. What you typed is kept.</p>
+    </main>
+    <main v-else class="missing"><p>{{ missing ?? 'Opening …' }}</p><NuxtLink to="/">To the shelf of cases</NuxtLink> <button v-if="missing" type="button" class="word-button" @click="open">Try again</button></main>
+    <StaleDialog v-model:visible="staleDialog" />
+    <KeysDialog v-model:visible="keysDialog" />
+  </div>
+</template>
+
+<style scoped>
+.whole { min-height: 100vh; display: flex; flex-direction: column; }
+.title { font-size: 1rem; font-weight: 700; color: var(--river-ink); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.title :deep(input) { color: var(--ink); }
+.title :deep(.shown:hover) { color: var(--amber); border-bottom-color: var(--amber); }
+.here { position: relative; align-self: stretch; display: flex; align-items: center; font-weight: 700; margin-left: 1.2rem; padding: 0 0.4rem; }
+.here i { position: absolute; left: 50%; bottom: 0; width: 9px; height: 9px; margin-left: -4px; border-radius: 3px 3px 0 0; background: var(--amber); box-shadow: 0 0 9px var(--amber); }
+.light { color: var(--river-ink); }
+.light:hover:not(:disabled) { color: var(--amber); background: none; }
+.desk { flex: 1; display: grid; grid-template-columns: minmax(0, 29fr) minmax(0, 71fr); grid-template-rows: minmax(300px, 355px) auto minmax(0, 1fr); }
+.desk > :nth-child(1) { border-right: 1px solid var(--hairline); }
+.entry, .lower, .failure { grid-column: 1 / -1; }
+.lower { display: grid; grid-template-columns: 29fr 34fr 37fr; background: var(--paper); }
+.lower > * { padding: 0.85rem 1.1rem; min-width: 0; }
+.lower > * + * { border-left: 1px solid var(--hairline); }
+.failure { padding: 0.8rem 1.1rem; }
+.missing { padding: 3rem 1.5rem; display: grid; gap: 0.8rem; justify-items: start; }
+@media (max-width: 900px) {
+  .desk { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto; }
+  .desk > :nth-child(1) { border-right: 0; border-bottom: 1px solid var(--hairline); }
+  .desk > :nth-child(2) { position: sticky; top: 0; z-index: 4; height: 300px; }
+  .lower { grid-template-columns: minmax(0, 1fr); }
+  .lower > * + * { border-left: 0; border-top: 1px solid var(--hairline); }
+  .here { display: none; }
+}
+</style>

@@ -1,0 +1,191 @@
+import { toDouble } from '../numeric'
+import { VARIABLE, call, latexName, polynomialLatex } from '../formula'
+import { inline, polynomialForm } from '../solve'
+import { formatNumber, formatQuantity, inputNoun, isMoney, questionParts, sentenceOf, type QuestionPart } from '../explain'
+import type { Unit } from '../units'
+import { functionsOf, unitName, type Amount, type Analysis, type CaseProblem, type Finding, type Model, type Question } from '../model'
+
+/** How sure an answer is, what was set aside, what to look at: a short note beside a finding. */
+export interface Chip { readonly tone: 'sure' | 'aside' | 'open'; readonly text: string }
+
+export interface DeskFinding {
+  readonly id: string
+  readonly status: Finding['status']
+  readonly question: readonly QuestionPart[]
+  readonly says: string
+  /** exact form as LaTeX, one for each solution that has one */
+  readonly exact: readonly { latex: string; text: string; near: string }[]
+  readonly details: readonly string[]
+  readonly chips: readonly Chip[]
+  readonly message: string | null
+  readonly solutions: readonly { at: number; value: number | null }[]
+}
+export interface DeskFunction {
+  readonly name: string
+  readonly of: string
+  readonly label: string
+  readonly latex: string
+  readonly text: string
+  readonly note: string
+  readonly unit: string
+  readonly unitsAgree: boolean | null
+  readonly unitMessage: string | null
+  readonly trouble: string | null
+  readonly warnings: readonly string[]
+}
+export interface DeskVariable { readonly name: string; readonly label: string; readonly unit: string; readonly range: string; readonly whole: boolean }
+export interface DeskGiven { readonly name: string; readonly label: string; readonly shown: string; readonly unit: string; readonly warnings: readonly string[] }
+
+/** What the Desk shows of a case beside the graph: words, typeset formulas, findings, and what feeds what. */
+export interface Desk {
+  readonly variables: readonly DeskVariable[]
+  readonly givens: readonly DeskGiven[]
+  readonly functions: readonly DeskFunction[]
+  readonly findings: readonly DeskFinding[]
+  /** [from, to]: `to` is made with `from`; keys such as `given:F`, `variable:q`, `function:P`, `question:q1` */
+  readonly links: readonly (readonly [string, string])[]
+  readonly errors: readonly CaseProblem[]
+  readonly warnings: readonly CaseProblem[]
+}
+
+export function deskOf({ model, findings }: Analysis): Desk {
+  const { source } = model
+  return {
+    variables: [...model.variables.values()].map((v) => {
+      const noun = inputNoun(v.name, v.unit)
+      const range = `${v.from ? formatNumber(toDouble(v.from)) : '−∞'} … ${v.to ? formatNumber(toDouble(v.to)) : '∞'}`
+      return { name: v.name, label: v.label, unit: noun === v.name ? v.unit?.text ?? '' : noun, range, whole: v.whole }
+    }),
+    givens: (source.givens ?? []).map((g, i) => ({
+      name: g.name, label: g.label ?? '', unit: g.unit ?? '', shown: formatQuantity(g.value, model.givens.get(g.name)?.unit ?? null, 12),
+      warnings: messages(model.warnings, `givens[${i}]`),
+    })),
+    functions: (source.functions ?? []).flatMap((row, i) => {
+      const f = model.functions.get(row.name)
+      return f ? [functionRow(model, row.name, i)] : []
+    }),
+    findings: (source.questions ?? []).flatMap((q) => {
+      const f = findings.find((x) => x.id === q.id)
+      return f ? [findingCard(q, f, model)] : []
+    }),
+    links: links(model),
+    errors: model.errors, warnings: model.warnings,
+  }
+}
+
+const messages = (list: readonly CaseProblem[], path: string): string[] => list.filter((p) => p.path === path || p.path.startsWith(`${path}.`)).map((p) => p.message)
+
+function functionRow(model: Model, name: string, index: number): DeskFunction {
+  const f = model.functions.get(name)!
+  const row = model.source.functions![index]!
+  const by = row.by
+  const head = `${latexName(name)}(${latexName(f.of)}) = `
+  let latex = f.latex
+  if (!f.trouble && by.kind === 'formula') {
+    // The profit written out: what a student would get by clearing the brackets.
+    const p = polynomialForm(inline(call(name, 0, VARIABLE), model.table))
+    const simple = p && p.length <= 4 && f.uses.some((u) => model.functions.has(u)) ? polynomialLatex(p, f.of) : null
+    if (simple && simple.length < 60 && simple !== latex) latex += ` = ${simple}`
+  }
+  const note = by.kind === 'line' ? `line through ${by.through.length} readings ${by.through.map(([x, y]) => `(${x}, ${typeof y === 'number' ? formatQuantity(y, moneyOnly(f.unit)) : y})`).join(' and ')}`
+    : by.kind === 'pieces' ? `${by.pieces.length} pieces` : by.kind === 'total' ? `running total of ${by.function}` : by.kind === 'slope' ? `slope of ${by.function}` : ''
+  const unitMessage = f.unitProblems[0]?.message ?? null
+  return {
+    name, of: f.of, label: f.label, text: f.text, note, trouble: f.trouble, unit: f.unit ? unitName(f.unit).replace('a plain number', '') : '', unitsAgree: f.unitsAgree, unitMessage,
+    latex: latex ? head + latex : '',
+    warnings: messages(model.warnings, `functions[${index}]`).filter((m) => m !== unitMessage && !f.unitProblems.some((p) => p.message === m)),
+  }
+}
+const moneyOnly = (unit: Unit | null): Unit | null => (unit && unit.text.startsWith('$') ? { powers: { 'currency:USD': 1 }, factor: 1, text: '$' } : null)
+
+function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
+  const variable = model.variables.get(f.about.variable)
+  const name = f.about.given ?? f.about.variable
+  const output = model.functions.get(f.about.functions[0] ?? '')?.unit ?? null
+  const exact = f.solutions.slice(0, 6).flatMap((s) => (s.exactLatex && s.exact && !isShortDecimal(s.exact) ? [{ latex: `${latexName(name)} = ${s.exactLatex}`, text: `${name} = ${s.exact}`, near: formatNumber(s.at, 10) }] : []))
+  const details: string[] = []
+  if (f.solutions.length > 0 && f.solutions.length <= 6 && exact.length === 0 && f.solutions.some((s) => !Number.isInteger(s.at))) details.push(`${name} ≈ ${f.solutions.map((s) => formatNumber(s.at, 10)).join(', ')}`)
+  for (const s of f.solutions.slice(0, 3)) {
+    const w = s.whole
+    if (!w || (f.ask !== 'meet' && f.ask !== 'reach') || w.at === s.at) continue
+    const signed = (v: number) => `${v > 0 ? '+' : ''}${formatQuantity(v, output)}`
+    details.push([w, ...(w.other ? [w.other] : [])].map((n) => `at ${formatNumber(n.at)}: ${signed(n.value)}`).join(' · '))
+  }
+  if ((f.ask === 'greatest' || f.ask === 'least') && f.solutions[0]) {
+    const s = f.solutions[0]
+    const peak = f.ask === 'greatest' ? 'peak' : 'low point'
+    if (f.wholeTies) details.push(`${peak} at ${name} = ${formatNumber(s.at)}, between ${f.wholeTies.length === 2 ? 'two equal whole neighbours' : 'equal whole neighbours'}`)
+    else if (s.kind === 'endpoint') details.push(`at the end of the range: ${name} = ${formatNumber(s.at)}`)
+    else if (s.whole && s.whole.at !== s.at) details.push(`${peak} ${formatQuantity(f.value ?? 0, output)} at ${name} = ${formatNumber(s.at)}`)
+  }
+  if (f.value !== null && f.exactValue && /[a-z/]/.test(f.exactValue) && !isMoney(output)) details.push(`exactly ${f.exactValue}`)
+  const range = variable?.from && variable.to && f.about.from !== null && f.about.to !== null ? `${formatNumber(f.about.from)} … ${formatNumber(f.about.to)}` : null
+  return {
+    id: f.id, status: f.status, question: questionParts(q, model), says: sentenceOf(f, model), exact, details, chips: chips(f, range),
+    message: f.status === 'error' ? null : f.message && !sentenceOf(f, model).includes(f.message) ? f.message : null,
+    solutions: f.solutions.map((s) => ({ at: s.at, value: s.value })),
+  }
+}
+
+/** A fraction that its decimal shows in full says nothing more. */
+function isShortDecimal(exact: string): boolean {
+  const m = /^-?\d+(?:\/(\d+))?$/.exec(exact)
+  return m !== null && (!m[1] || (/^(?:2|4|5|8|10|16|20|25|40|50|80|100|125|200|250|400|500|1000)$/.test(m[1])))
+}
+
+function chips(f: Finding, range: string | null): Chip[] {
+  const out: Chip[] = []
+  if (f.status === 'error') return out
+  const on = range ? ` on ${range}` : ''
+  const n = f.solutions.length
+  if (f.complete) {
+    if (f.ask === 'meet' || f.ask === 'reach') {
+      const touching = f.solutions.every((s) => s.kind === 'touching')
+      const word = touching ? 'touching' : 'crossing'
+      if (n === 1) out.push({ tone: 'sure', text: `the only ${word}${on}` })
+      else if (n > 1) out.push({ tone: 'sure', text: `all ${n} places${on}` })
+      else if (f.status === 'none') out.push({ tone: 'sure', text: `proven: none${on}` })
+    } else if (f.ask === 'where' || f.ask === 'compare') out.push({ tone: 'sure', text: `every stretch${on}` })
+    else if ((f.ask === 'greatest' || f.ask === 'least') && f.status === 'found') out.push({ tone: 'sure', text: n === 1 ? `the ${f.ask}${on}, proven` : `all ${n} best inputs, proven` })
+    else if (f.ask === 'given' && n > 0) out.push({ tone: 'sure', text: n === 1 ? 'the only such value' : `all ${n} such values` })
+  } else if (f.status !== 'unsettled') out.push({ tone: 'open', text: f.searched ? `searched ${formatNumber(f.searched.from)} … ${formatNumber(f.searched.to)} only` : 'not proven complete' })
+  else out.push({ tone: 'open', text: 'not settled' })
+  if (f.secondWay) out.push(f.secondWay.agrees ? { tone: 'sure', text: 'two methods agree' } : { tone: 'open', text: `a second method differs by ${formatNumber(f.secondWay.difference, 3)}` })
+  for (const s of f.setAside) out.push({ tone: 'aside', text: `${formatNumber(s.at, 5)} set aside: ${s.below ? 'below' : 'over'} the limit` })
+  if (f.jumps.length > 0 && n === 0) out.push({ tone: 'aside', text: `a jump at ${formatNumber(f.jumps[0]!)} is no answer` })
+  return out
+}
+
+function links(model: Model): (readonly [string, string])[] {
+  const out: (readonly [string, string])[] = []
+  const key = (name: string) => (model.givens.has(name) ? `given:${name}` : model.functions.has(name) ? `function:${name}` : model.variables.has(name) ? `variable:${name}` : null)
+  const namesIn = (text: string) => text.match(/\p{L}[\p{L}\p{Nd}_]*/gu) ?? []
+  const link = (from: string | null, to: string) => { if (from) out.push([from, to]) }
+  for (const v of model.source.variables ?? []) for (const bound of [v.from, v.to]) if (typeof bound === 'string') for (const n of namesIn(bound)) link(key(n), `variable:${v.name}`)
+  for (const f of model.functions.values()) { link(`variable:${f.of}`, `function:${f.name}`); for (const u of f.uses) link(key(u), `function:${f.name}`) }
+  const amounts = (q: Question): Amount[] => [q.from, q.to, ...('value' in q ? [q.value] : []), ...('at' in q ? [q.at] : []), ...('between' in q ? q.between ?? [] : []), ...('range' in q ? q.range : []), ...('factor' in q ? [q.factor] : [])].filter((a): a is Amount => a !== undefined)
+  for (const q of model.source.questions ?? []) {
+    for (const n of functionsOf(q)) link(key(n), `question:${q.id}`)
+    if (q.ask === 'given') link(key(q.given), `question:${q.id}`)
+    for (const a of amounts(q)) {
+      if (typeof a === 'object') link(`question:${a.of}`, `question:${q.id}`)
+      else if (typeof a === 'string') for (const n of namesIn(a)) link(key(n), `question:${q.id}`)
+    }
+  }
+  return out
+}
+
+/** Everything a thing came from and everything that comes of it, itself included. */
+export function trailOf(start: string, linked: readonly (readonly [string, string])[]): Set<string> {
+  const out = new Set([start])
+  const follow = (key: string, from: 0 | 1, to: 0 | 1) => {
+    for (const l of linked) if (l[from] === key && !out.has(l[to])) { out.add(l[to]); follow(l[to], from, to) }
+  }
+  follow(start, 0, 1)
+  const forward = new Set(out)
+  out.clear()
+  out.add(start)
+  follow(start, 1, 0)
+  for (const k of forward) out.add(k)
+  return out
+}

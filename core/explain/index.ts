@@ -1,0 +1,3 @@
+export { sentenceOf, list } from './sentence'
+export { questionParts, questionText, type QuestionPart, type Slot } from './question'
+export { formatNumber, formatQuantity, formatMoney, inputNoun, isMoney, isPercent, prettyUnit, unitFor } from './quantity'

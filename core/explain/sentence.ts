@@ -1,0 +1,237 @@
+import type { Finding, Model, Solution } from '../model'
+import { times, type Unit } from '../units'
+import { formatNumber, formatQuantity, inputNoun, isMoney } from './quantity'
+
+/** The answer to a question as a plain sentence, in the units and words of the story. */
+export function sentenceOf(f: Finding, model: Model): string {
+  if (f.status === 'error') return f.message ?? 'This question could not be answered.'
+  return new Speaker(f, model).say()
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+class Speaker {
+  private readonly input: Unit | null
+  private readonly output: Unit | null
+  private readonly x: string
+  private readonly name: string
+  private readonly other: string
+
+  constructor(private readonly f: Finding, private readonly model: Model) {
+    const variable = model.variables.get(f.about.variable)
+    this.x = f.about.variable
+    this.input = variable?.unit ?? null
+    this.name = f.about.functions[0] ?? ''
+    this.other = f.about.functions[1] ?? ''
+    this.output = model.functions.get(this.name)?.unit ?? null
+  }
+
+  say(): string {
+    const { f } = this
+    switch (f.ask) {
+      case 'meet': case 'reach': return this.level()
+      case 'multiply': return this.multiply()
+      case 'where': return this.where()
+      case 'greatest': case 'least': return this.best()
+      case 'value': return this.value()
+      case 'rate': return this.rate()
+      case 'total': case 'average': return this.total()
+      case 'compare': return this.compare()
+      case 'given': return this.given()
+    }
+  }
+
+  private at(x: number): string {
+    const text = formatQuantity(x, this.input)
+    return /\p{L}{3,}$/u.test(text) || isMoney(this.input) ? text : `${this.x} = ${text}`
+  }
+  private out(y: number): string { return formatQuantity(y, this.output) }
+  private range(): string {
+    const { from, to } = this.f.about
+    if (this.f.searched) return `on the range searched, ${formatNumber(this.f.searched.from)} … ${formatNumber(this.f.searched.to)}`
+    if (from === null && to === null) return `for any ${this.x}`
+    if (from === null) return `up to ${this.at(to!)}`
+    if (to === null) return `from ${this.at(from)} on`
+    return `on ${formatNumber(from)} … ${formatQuantity(to, this.input)}`
+  }
+  private goal(): string { return this.f.ask === 'meet' ? `${this.name} and ${this.other} meet` : `${this.name} is ${this.out(this.f.about.level ?? 0)}` }
+  private noun(): string { return inputNoun(this.x, this.input) }
+  private isCounted(): boolean { return this.noun() !== this.x }
+
+  private level(): string {
+    const { f } = this
+    const sorted = f.solutions
+    if (f.status === 'unsettled') return this.unsettled()
+    if (f.status === 'everywhere') return f.ask === 'meet' ? `${this.name} and ${this.other} are equal ${this.range()}.` : `${this.name} is ${this.out(f.about.level ?? 0)} everywhere ${this.range()}.`
+    if (f.status === 'none') return this.never()
+    if (sorted.length === 0) return `${capital(this.goal())} on ${f.stretches.map((s) => `${formatNumber(s.from ?? -Infinity)} … ${formatNumber(s.to ?? Infinity)}`).join(' and ')}.`
+    if (sorted.length === 1) return this.one(sorted[0]!)
+    const places = sorted.map((s) => (s.whole && s.at === s.whole.at ? this.at(s.at) : this.place(s)))
+    if (sorted.length > 6) return `${capital(this.goal())} at ${sorted.length} places, from ${places[0]} to ${places[places.length - 1]}.`
+    return `${capital(this.goal())} at ${list(places)}${this.wholes(sorted)}.`
+  }
+
+  private place(s: Solution): string { return s.reads ? `${this.at(s.at)} (${s.reads})` : this.at(s.at) }
+
+  private wholes(all: readonly Solution[]): string {
+    const parts = all.flatMap((s) => (s.whole && s.whole.at !== s.at ? [`${s.turns < 0 ? 'up to' : 'from'} ${formatQuantity(s.whole.at, this.input)}${s.turns < 0 ? '' : ' on'}`] : []))
+    return parts.length > 0 ? `: ${this.holdsWord()} ${list(parts)}` : ''
+  }
+  private holdsWord(): string {
+    if (this.f.ask === 'meet') return `${this.name} is at least ${this.other}`
+    return `it is at least ${this.out(this.f.about.level ?? 0)}`
+  }
+
+  private one(s: Solution): string {
+    const { f } = this
+    const whole = s.whole
+    const touches = s.kind === 'touching' ? ', touching it only' : ''
+    if (whole && whole.at !== s.at) {
+      const count = this.isCounted() ? formatQuantity(whole.at, this.input) : `${this.x} = ${formatNumber(whole.at)}`
+      const pays = isMoney(this.output) && (f.ask === 'meet' || f.about.level === 0)
+      const goal = pays ? 'pays' : f.ask === 'meet' ? `gives ${this.name} at least ${this.other}` : `gives at least ${this.out(f.about.level ?? 0)}`
+      if (s.turns > 0) return `${capital(count)} is the first whole number that ${goal}.`
+      if (s.turns < 0) return `${capital(count)} is the last whole number that ${pays ? 'still pays' : goal}.`
+      return `${capital(count)} is the whole number next to it that ${goal}.`
+    }
+    if (whole) return `${capital(this.goal())} at exactly ${this.at(s.at)}${touches}.`
+    return `${capital(this.goal())} at ${this.place(s)}${touches}.`
+  }
+
+  private never(): string {
+    const { f } = this
+    const b = f.behaviour
+    const goal = f.ask === 'meet' ? `${this.name} and ${this.other} never meet ${this.range()}` : `${this.name} is never ${this.out(f.about.level ?? 0)} ${this.range()}`
+    const jump = f.jumps.length > 0 ? ` It jumps over that value at ${list(f.jumps.map((j) => this.at(j)))} without taking it.` : ''
+    if (!b || f.ask === 'meet') return `${goal}.${jump}`
+    return `${goal}: it ${this.stays()}.${jump}`
+  }
+
+  /** What the function does instead. */
+  private stays(): string {
+    const b = this.f.behaviour!
+    const above = b.low > b.level
+    const bound = above ? `stays above ${this.bound(b.low, -1)}` : b.high < b.level ? `stays below ${this.bound(b.high, 1)}` : 'passes it without taking it'
+    if (b.approaches !== null && Math.abs(b.approaches - b.level) <= 1e-9 * Math.max(1, Math.abs(b.level))) return `${b.monotone === 'falls' ? 'falls and' : b.monotone === 'rises' ? 'rises and' : ''} comes ever closer to ${this.out(b.approaches)} without reaching it`.trim()
+    if (b.monotone && b.from !== null) return `${b.monotone} from ${this.out(b.from)} and ${bound}`
+    return bound
+  }
+  /** A bound is rounded so that the statement stays true. */
+  private bound(y: number, side: 1 | -1): string {
+    if (y === 0 || !Number.isFinite(y)) return this.out(y)
+    const step = 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3)
+    const rounded = side < 0 ? Math.floor(y / step) * step : Math.ceil(y / step) * step
+    const cents = isMoney(this.output) && Math.abs(y) < 0.01
+    return cents ? formatNumber(rounded, 4) : isMoney(this.output) ? this.out(side < 0 ? Math.floor(y * 100) / 100 : Math.ceil(y * 100) / 100) : formatQuantity(Number(rounded.toPrecision(6)), this.output)
+  }
+
+  private unsettled(): string {
+    const rest = this.f.stretches.filter((s) => s.from !== null).map((s) => `${formatNumber(s.from!, 8)} … ${formatNumber(s.to ?? Infinity, 8)}`)
+    return `Not settled: whether ${this.goal()} could not be proven or excluded${rest.length > 0 ? ` on ${list(rest.slice(0, 4))}` : ''}.`
+  }
+
+  private multiply(): string {
+    const { f } = this
+    const start = f.about.at ?? 0
+    const goal = this.out(f.about.level ?? 0)
+    if (f.status === 'unsettled') return `Not settled: whether ${this.name} comes to ${goal} could not be proven or excluded.`
+    const s = f.solutions[0]
+    if (!s) return `${this.name} never comes to ${goal} ${this.range()}${f.behaviour ? `: it ${this.stays()}` : ''}.`
+    const time = formatQuantity(s.at - start, this.input)
+    const whole = s.whole && s.whole.at !== s.at ? ` The first whole number is ${formatNumber(s.whole.at)}.` : ''
+    return `${this.name} comes to ${goal} after ${time}${start === 0 ? '' : `, at ${this.at(s.at)}`}${s.reads ? ` (${s.reads})` : ''}.${whole}`
+  }
+
+  private where(): string {
+    const { f } = this
+    const relation = `${this.name} is ${this.relation()} ${this.out(f.about.level ?? 0)}`
+    if (f.status === 'unsettled') return `Not settled: where ${relation} could not be proven.`
+    if (f.status === 'none') return `${relation.replace(' is ', ' is never ')} ${this.range()}${f.behaviour ? `: it ${this.stays()}` : ''}.`
+    if (f.status === 'everywhere') return `${relation} everywhere ${this.range()}.`
+    const parts = f.stretches.map((s) => {
+      const [a, b] = [s.from ?? -Infinity, s.to ?? Infinity]
+      if (a === b) return `at ${this.at(a)}`
+      const last = s.first !== null && Number.isFinite(b) ? Math.floor(s.ends.endsWith(')') && Number.isInteger(b) ? b - 1 : b) : null
+      if (s.first !== null && last !== null) return last === s.first ? `for ${formatQuantity(last, this.input)}` : `from ${formatNumber(s.first)} to ${formatQuantity(last, this.input)}`
+      if (!Number.isFinite(a)) return `up to ${this.at(b)}`
+      if (!Number.isFinite(b)) return `from ${this.at(a)} on`
+      return `from ${formatNumber(a)} to ${this.at(b)}`
+    })
+    return `${relation} ${list(parts)}.`
+  }
+  private relation(): string {
+    const q = this.model.source.questions?.find((r) => r.id === this.f.id)
+    return q?.ask === 'where' ? { '<': 'below', '<=': 'at most', '>': 'above', '>=': 'at least' }[q.relation] : ''
+  }
+
+  private best(): string {
+    const { f } = this
+    if (f.status === 'none') return f.message!
+    if (f.status === 'unsettled') return `Not settled: where ${this.name} is ${f.ask} could not be proven.`
+    const value = f.value === null ? '' : this.out(f.value)
+    if (f.status === 'everywhere' || f.stretches.length > 0 && f.solutions.length === 0) return `${this.name} is ${value} throughout; no input is better than another.`
+    if (f.wholeTies) {
+      const ties = f.wholeTies.map((t) => formatNumber(t.at))
+      return `${list(ties, 'or')} ${this.isCounted() ? this.noun() : ''}`.trim() + `: ${this.out(f.wholeTies[0]!.value)}.`
+    }
+    const whole = f.solutions[0]?.whole
+    if (whole) return `${formatQuantity(whole.at, this.input)}: ${this.out(whole.value)}.`
+    return `${this.name} is ${f.ask} at ${list(f.solutions.map((s) => this.place(s)), 'and')}: ${value}.`
+  }
+
+  private value(): string {
+    const { f } = this
+    if (f.value === null) return f.message!
+    const beyond = f.message ? ` ${f.message}` : ''
+    return `${this.name}(${formatNumber(f.about.at ?? 0)}) is ${this.out(f.value)}.${beyond}`
+  }
+
+  private rate(): string {
+    const { f } = this
+    if (f.value === null) return f.message!
+    const q = this.model.source.questions?.find((r) => r.id === f.id)
+    const percent = q?.ask === 'rate' && q.as === 'percent'
+    const per = this.input?.text ? ` per ${inputNoun(this.x, this.input, 1)}` : ` per ${this.x}`
+    const amount = percent ? `${formatNumber(f.value * 100)} %` : this.out(f.value)
+    if (f.about.between) return `${this.name} changes by ${amount}${per} on average from ${formatNumber(f.about.between[0])} to ${this.at(f.about.between[1])}.`
+    return `At ${this.at(f.about.at ?? 0)} ${this.name} changes by ${amount}${per}.`
+  }
+
+  private total(): string {
+    const { f } = this
+    if (f.value === null) return f.message ?? 'Not settled.'
+    const [a, b] = f.about.between ?? [0, 0]
+    const stretch = `from ${formatNumber(a)} to ${this.at(b)}`
+    if (f.ask === 'average') return `${this.name} is ${this.out(f.value)} on average ${stretch}.`
+    const product = this.totalUnit()
+    return `The total of ${this.name} ${stretch} is ${product === null ? formatNumber(f.value) : formatQuantity(f.value, product)}.`
+  }
+  private totalUnit(): Unit | null {
+    return this.output && this.input ? times(this.output, this.input) : null
+  }
+
+  private compare(): string {
+    const parts = this.f.stretches.map((s) => {
+      const who = s.least ?? 'several are equal'
+      const first = s.first !== null && s.first > (s.from ?? -Infinity) && s.from !== this.f.about.from ? `from ${formatQuantity(s.first, this.input)} on` : s.from === this.f.about.from ? `up to ${this.at(s.to ?? Infinity)}` : `from ${this.at(s.from ?? -Infinity)} on`
+      return this.f.stretches.length === 1 ? `${who} everywhere ${this.range()}` : `${who} ${first}`
+    })
+    return `Least: ${parts.join('; ')}.`
+  }
+
+  private given(): string {
+    const { f } = this
+    const k = f.about.given ?? ''
+    const unit = this.model.givens.get(k)?.unit ?? null
+    const goal = `${this.name}(${formatNumber(f.about.at ?? 0)}) is ${this.out(f.about.level ?? 0)}`
+    if (f.status === 'everywhere') return `${goal} whatever ${k} is.`
+    if (f.status === 'unsettled') return `Not settled: which ${k} makes ${goal} could not be proven.`
+    if (f.status === 'none') return `No ${k} from ${formatNumber(f.about.from ?? 0)} to ${formatQuantity(f.about.to ?? 0, unit)} makes it so that ${goal}.`
+    return `${k} has to be ${list(f.solutions.map((s) => formatQuantity(s.at, unit)), 'or')} so that ${goal}.`
+  }
+}
+
+export function list(parts: readonly string[], word = 'and'): string {
+  if (parts.length <= 1) return parts[0] ?? ''
+  return `${parts.slice(0, -1).join(', ')} ${word} ${parts[parts.length - 1]}`
+}

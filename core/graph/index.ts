@@ -1,0 +1,3 @@
+export { picture, CURVE_LOOKS, type Picture, type Curve, type Point, type Pane, type Threshold, type Shade, type View } from './picture'
+export { axis, roundStep, type Axis } from './scale'
+export { sampleCurve, type Run } from './sample'

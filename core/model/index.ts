@@ -1,0 +1,7 @@
+export * from './case'
+export { buildModel, readAmount, type CaseProblem, type Model, type ModelFunction, type ModelVariable } from './build'
+export { analyse, type Analysis } from './analyse'
+export { answer } from './ask'
+export { readingOf, daysOf, dateOf } from './dates'
+export { unitName } from './unitCheck'
+export type * from './finding'

@@ -1,0 +1,29 @@
+import { rationalOfDecimal, ratio, toDouble } from '../numeric'
+import { parseUnit } from '../units'
+
+/** A number with its unit as people write it: `$2.50`, `180 $`, `4.2 % a year`, `320 lanterns`, `1,200`. */
+export interface AmountRead { readonly value: number; readonly unit: string | null; readonly rest: string }
+
+const NUMBER = /[−-]?\s?(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d+)?|[−-]?\s?\.\d+/u
+const SIGN = '[$€£¥₹₽₩₺₴]'
+
+/** Reads the first number of a text, with the unit beside it. @returns null when there is no number */
+export function readAmountText(text: string): AmountRead | null {
+  const match = NUMBER.exec(text)
+  if (!match) return null
+  const exact = rationalOfDecimal(match[0].replace(/[\s,\u2009\u202f\u00a0]/g, '').replace('−', '-'))
+  if (!exact) return null
+  const before = text.slice(0, match.index)
+  const after = text.slice(match.index + match[0].length)
+  const sign = new RegExp(`(${SIGN})\\s?$`, 'u').exec(before)?.[1]
+  const percent = /^\s?%/.exec(after)
+  if (percent) {
+    const per = /^\s*(?:\/\s*|an?\s+|per\s+|each\s+|every\s+)(\p{L}+)/u.exec(after.slice(percent[0].length))
+    return { value: toDouble(exact.div(ratio(100))), unit: per ? `%/${per[1]}` : '%', rest: after.slice(percent[0].length + (per?.[0].length ?? 0)) }
+  }
+  const tail = /^\s*((?:[$€£¥₹₽₩₺₴]|°[CF]|\p{L}[\p{L}\d²³^]*)?(?:\s*\/\s*\p{L}[\p{L}\d²³^]*)*)/u.exec(after)?.[1]?.trim() ?? ''
+  const written = sign ? `${sign}${tail.startsWith('/') ? tail : ''}` : tail
+  const unit = written && parseUnit(written).unit ? written.replace(/\s*\/\s*/g, '/') : null
+  const used = sign ? (tail.startsWith('/') ? tail : '') : unit ? tail : ''
+  return { value: toDouble(exact), unit, rest: used ? after.slice(after.indexOf(used) + used.length) : after }
+}

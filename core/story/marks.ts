@@ -1,0 +1,36 @@
+import type { Mark } from '../model'
+
+/**
+ * Moves marks along with an edit of the text: what stands before the change stays, what stands after it shifts, and a mark whose own
+ * words were changed keeps its unchanged ends, or goes when nothing of it is left.
+ */
+export function shiftMarks(marks: readonly Mark[], before: string, after: string): Mark[] {
+  let head = 0
+  while (head < before.length && head < after.length && before[head] === after[head]) head++
+  let tail = 0
+  while (tail < before.length - head && tail < after.length - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++
+  const removedEnd = before.length - tail
+  const shift = after.length - before.length
+  return marks.flatMap((m) => {
+    const start = m.start <= head ? m.start : m.start >= removedEnd ? m.start + shift : head
+    const end = m.end >= removedEnd ? m.end + shift : m.end <= head ? m.end : head
+    return end > start ? [{ ...m, start, end }] : []
+  })
+}
+
+export interface StoryRun { readonly text: string; readonly start: number; readonly mark: Mark | null; readonly index: number }
+
+/** Cuts the story into runs of plain and marked text, in order; of overlapping marks the earlier one wins. */
+export function storyRuns(text: string, marks: readonly Mark[]): StoryRun[] {
+  const out: StoryRun[] = []
+  let at = 0
+  const ordered = marks.map((mark, index) => ({ mark, index })).sort((a, b) => a.mark.start - b.mark.start || b.mark.end - a.mark.end)
+  for (const { mark, index } of ordered) {
+    if (mark.start < at) continue
+    if (mark.start > at) out.push({ text: text.slice(at, mark.start), start: at, mark: null, index: -1 })
+    out.push({ text: text.slice(mark.start, mark.end), start: mark.start, mark, index })
+    at = mark.end
+  }
+  if (at < text.length) out.push({ text: text.slice(at), start: at, mark: null, index: -1 })
+  return out
+}

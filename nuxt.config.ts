@@ -1,0 +1,82 @@
+import type { NitroConfig } from 'nitropack/types'
+import { fileURLToPath } from 'node:url'
+
+const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+const nitro: NitroConfig = {
+  compressPublicAssets: true,
+  alias: { '#core': folder('./core') },
+  errorHandler: '~~/server/error.ts',
+  serverAssets: [{ baseName: 'demo', dir: '../demo' }],
+}
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-11-01',
+  telemetry: false,
+  // Every view is worked out in the browser from the case itself; the server sends a shell and keeps the cases.
+  ssr: false,
+  spaLoadingTemplate: 'spa-loading.html',
+  modules: ['@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
+  css: [
+    '@fontsource-variable/atkinson-hyperlegible-next/index.css',
+    '@fontsource-variable/literata/index.css',
+    '~/assets/tokens.css',
+    '~/assets/base.css',
+  ],
+  app: {
+    head: {
+      title: 'Pasear',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'From a story to a decision.' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/lantern.svg' }],
+    },
+  },
+  components: [{ path: '~/components', pathPrefix: false }],
+  alias: { '#core': folder('./core') },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noImplicitOverride: true } } },
+  primevue: {
+    importTheme: { from: '~/theme.ts' },
+    components: { include: ['Button', 'Dialog', 'InputText', 'Menu', 'Popover', 'Select', 'Slider', 'Textarea', 'Toast'] },
+    directives: { include: [] },
+    composables: { include: ['useToast'] },
+    options: { ripple: false },
+  },
+  // A part that cannot be loaded because the server is away must never reload the page over what was typed.
+  experimental: { emitRouteChunkError: 'manual' },
+  nitro: nitro as object,
+  vite: {
+    worker: { format: 'es' },
+    build: { chunkSizeWarningLimit: 1200 },
+  },
+  security: {
+    nonce: true,
+    sri: false,
+    removeLoggers: false,
+    corsHandler: false,
+    xssValidator: false,
+    rateLimiter: false,
+    requestSizeLimiter: { maxRequestSizeInBytes: 8_000_000, maxUploadFileRequestInBytes: 8_000_000 },
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'base-uri': ["'none'"],
+        'connect-src': ["'self'"],
+        'font-src': ["'self'", 'data:'],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'object-src': ["'none'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'script-src-attr': ["'none'"],
+        'style-src': ["'self'", "'nonce-{{nonce}}'"],
+        'style-src-elem': ["'self'", "'nonce-{{nonce}}'"],
+        'style-src-attr': ["'unsafe-inline'"],
+        'worker-src': ["'self'"],
+        'upgrade-insecure-requests': false,
+      },
+      strictTransportSecurity: false,
+    },
+  },
+  eslint: { config: { stylistic: false } },
+})

@@ -1,0 +1,1 @@
+export default defineEventHandler(async () => { await (await useCases()).list(); return { status: 'ok' } })

@@ -1,0 +1,37 @@
+import { analyse, type CaseFile } from '#core/model'
+import { sentenceOf } from '#core/explain'
+import { compileNumber, VARIABLE, call } from '#core/formula'
+import { toDouble } from '#core/numeric'
+
+/** What the shelf shows of a case: its leading finding as a sentence, and its curves in a unit square. */
+export interface CaseSummary { says: string; curves: [number, number][][] }
+
+const POINTS = 41
+
+/** Works out the summary; a case that cannot be worked out yet has an empty one. */
+export function summarise(document: CaseFile): CaseSummary {
+  try {
+    const { model, findings } = analyse(document)
+    const first = findings.find((f) => f.status === 'found')
+    const functions = [...model.functions.values()].filter((f) => !f.trouble)
+    const unit = functions.find((f) => f.unit)?.unit?.text
+    const drawn = functions.filter((f) => f.of === functions[0]?.of && (functions.every((g) => g.unit?.text === unit) || f.unit?.text === (functions[functions.length - 1]?.unit?.text)))
+    const variable = model.variables.get(drawn[0]?.of ?? '')
+    const lo = variable?.from ? toDouble(variable.from) : 0
+    const hi = variable?.to ? toDouble(variable.to) : lo + 10
+    const raw = drawn.slice(0, 4).map((f) => {
+      const value = compileNumber(call(f.name, 0, VARIABLE), model.table.number)
+      return Array.from({ length: POINTS }, (_, i) => { const x = lo + ((hi - lo) * i) / (POINTS - 1); return [x, value(x)] as [number, number] }).filter(([, y]) => Number.isFinite(y))
+    })
+    const ys = raw.flat().map(([, y]) => y)
+    const low = Math.min(...ys)
+    const high = Math.max(...ys)
+    const round = (v: number) => Math.round(v * 1000) / 1000
+    return {
+      says: first ? sentenceOf(first, model) : '',
+      curves: hi > lo && high > low ? raw.map((c) => c.map(([x, y]) => [round((x - lo) / (hi - lo)), round((y - low) / (high - low))])) : [],
+    }
+  } catch {
+    return { says: '', curves: [] }
+  }
+}
