@@ -36,12 +36,19 @@ function letterChanges(a: string, b: string): number {
   return rows[a.length]![b.length]!
 }
 
-/** What a mistyped name was probably meant to be: another case, a product of known names, or a near spelling. */
-export function nearName(name: string, known: readonly string[]): string | null {
+/**
+ * What a mistyped name was probably meant to be: another case, a product of known names, or a near spelling.
+ * @param wholeFirst  a near spelling is likelier than a product (before a bracket)
+ */
+export function nearName(name: string, known: readonly string[], wholeFirst = false): string | null {
   const sameLetters = known.find((k) => k.toLowerCase() === name.toLowerCase())
   if (sameLetters) return sameLetters
   const split = splitIntoNames(name, new Set(known))
-  if (split) return split.join(' ')
+  if (split && !(wholeFirst && nearSpelling(name, known))) return split.join(' ')
+  return nearSpelling(name, known)
+}
+
+function nearSpelling(name: string, known: readonly string[]): string | null {
   if (name.length < 3) return null
   let best: string | null = null
   let least = name.length > 5 ? 3 : 2

@@ -1,7 +1,7 @@
 import { ONE, isInteger, isZero, toDouble, type Rational } from '../numeric'
 import { Enclosure, down, up } from '../interval'
 import {
-  EULER, PI, VARIABLE, add, apply, call, divide, enclosedNumber, exactNumber, multiply, negate, nthRoot, power, subtract, type Expression, type Unary,
+  EULER, PI, VARIABLE, add, apply, call, divide, enclosedNumber, exactNumber, multiply, negate, nthRoot, power, same, subtract, type Expression, type Unary,
 } from './expression'
 import { nearName, problem, quoted, type Problem, type Span } from './problem'
 import { parse, type Syntax } from './syntax'
@@ -60,6 +60,16 @@ function isLostFunction(name: string, names: Names): boolean {
   return !RESERVED.has(name) && !names.givens.has(name) && name !== names.variable && !names.variables.has(name)
 }
 
+/** min or max of two parts; equal parts and numbers that are certainly apart need no comparison later. */
+function extreme(kind: 'min' | 'max', a: Expression, b: Expression): Expression {
+  if (same(a, b)) return a
+  if (a.kind === 'number' && b.kind === 'number') {
+    if (a.within.hi < b.within.lo) return kind === 'min' ? a : b
+    if (b.within.hi < a.within.lo) return kind === 'min' ? b : a
+  }
+  return { kind, a, b }
+}
+
 /** Stands in for a part that could not be read, so that the rest can still be checked. */
 const LOST: Expression = exactNumber(ONE)
 
@@ -110,7 +120,7 @@ class Resolver {
 
   private unknown(name: string, at: { start: number; end: number }, applied: boolean): Problem {
     const known = [...this.names.givens.keys(), ...this.names.functions.keys(), ...(this.names.variable ? [this.names.variable] : []), ...RESERVED]
-    const near = nearName(name, known)
+    const near = nearName(name, known, applied)
     const hint = near ? ` Did you mean ${quoted(near)}?` : applied ? ` Write a given or a function of that name first, or a times sign if it is a product.` : ` Write it as a given first, for example \`${name} = 12\`.`
     return problem(applied ? 'unknown-function' : 'unknown-name', { start: at.start, end: at.start + name.length }, `${quoted(name)} is not known here.${hint}`, near ?? undefined)
   }
@@ -132,7 +142,7 @@ class Resolver {
     const args = s.args.map((a) => this.of(a))
     if (name === 'min' || name === 'max') {
       if (args.length < 2) return this.lost(problem('arguments', s, `${quoted(name)} compares at least two inputs, as in \`${name}(x, 3)\`.`))
-      return args.reduce((a, b) => ({ kind: name, a, b }))
+      return args.reduce((a, b) => extreme(name, a, b))
     }
     if (args.length !== expects) {
       return this.lost(problem('arguments', s, name === 'root'

@@ -64,6 +64,15 @@ export function expressionText(e: Expression, name: string): string { return wri
 /** The same as LaTeX. */
 export function expressionLatex(e: Expression, name: string): string { return write(e, name, 0, true) }
 
+const isPi = (e: Expression): boolean => e.kind === 'number' && e.value === Math.PI && !e.exact
+/** `pi/6`, `5 pi/6`, `2 pi`, `-pi`. */
+function ofPi(r: Rational, tex: boolean): string {
+  const n = numerator(r.abs())
+  const top = `${n === 1n ? '' : `${n}${tex ? '' : ' '}`}${tex ? '\\pi' : 'pi'}`
+  const sign = signOf(r) < 0 ? '-' : ''
+  return isInteger(r) ? sign + top : tex ? `${sign}\\frac{${top}}{${denominator(r)}}` : `${sign}${top}/${denominator(r)}`
+}
+
 function write(e: Expression, name: string, wanted: number, tex: boolean): string {
   const w = (part: Expression, level: number) => write(part, name, level, tex)
   const wrap = (text: string, own: number) => (own < wanted ? (tex ? latexBrackets(text) : `(${text})`) : text)
@@ -83,7 +92,9 @@ function write(e: Expression, name: string, wanted: number, tex: boolean): strin
     case 'add': return wrap(`${w(e.a, SUM)} + ${w(e.b, SUM)}`, SUM)
     case 'subtract': return wrap(`${w(e.a, SUM)} - ${w(e.b, PRODUCT)}`, SUM)
     case 'negate': return wrap(`-${w(e.a, PRODUCT)}`, SUM)
-    case 'multiply': return wrap(`${w(e.a, PRODUCT)}${tex ? (e.b.kind === 'number' ? ' \\cdot ' : '\\,') : e.b.kind === 'number' ? '*' : ' '}${w(e.b, PRODUCT + 0.5)}`, PRODUCT)
+    case 'multiply':
+      if (isPi(e.b) && e.a.kind === 'number' && e.a.exact) return wrap(ofPi(e.a.exact, tex), PRODUCT)
+      return wrap(`${w(e.a, PRODUCT)}${tex ? (e.b.kind === 'number' ? ' \\cdot ' : '\\,') : e.b.kind === 'number' ? '*' : ' '}${w(e.b, PRODUCT + 0.5)}`, PRODUCT)
     case 'divide': return tex ? wrap(`\\frac{${w(e.a, 0)}}{${w(e.b, 0)}}`, POWER - 0.5) : wrap(`${w(e.a, PRODUCT)}/${w(e.b, POWER)}`, PRODUCT)
     case 'power': return tex ? wrap(`${w(e.a, ATOM)}^{${w(e.b, 0)}}`, POWER) : wrap(`${w(e.a, ATOM)}^${w(e.b, ATOM)}`, POWER)
     case 'apply':

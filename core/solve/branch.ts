@@ -8,6 +8,8 @@ export interface BranchResult {
   readonly zeros: readonly IsolatedZero[]
   /** stretches that could be neither cleared nor settled at the least width, in order, touching ones joined */
   readonly open: readonly { lo: number; hi: number }[]
+  /** stretches on which the function is exactly 0 throughout, proven */
+  readonly flat: readonly { lo: number; hi: number }[]
   /** false when the work ran out; `open` then holds all that was not looked at */
   readonly finished: boolean
   readonly boxes: number
@@ -45,6 +47,7 @@ export function branch(target: BranchTarget, from: number, to: number, least: nu
   const { value, slopes, settle } = target
   const zeros: IsolatedZero[] = []
   const open: { lo: number; hi: number }[] = []
+  const flat: { lo: number; hi: number }[] = []
   const stack: [number, number, number][] = [[from, to, 0]]
   let boxes = 0
   while (stack.length > 0) {
@@ -54,10 +57,11 @@ export function branch(target: BranchTarget, from: number, to: number, least: nu
     if (++boxes > maxBoxes) {
       open.push({ lo: a, hi: b })
       for (const [c, d] of stack) open.push({ lo: c, hi: d })
-      return { zeros: zeros.sort((x, y) => x.lo - y.lo), open: joined(open, least), finished: false, boxes }
+      return { zeros: zeros.sort((x, y) => x.lo - y.lo), open: joined(open, least), flat: joined(flat, 0), finished: false, boxes }
     }
     const first = value(new Enclosure(a, b))
     if (first.flags & EMPTY || !containsZero(first)) continue
+    if (first.lo === 0 && first.hi === 0 && !(first.flags & (BROKEN | PARTIAL))) { flat.push({ lo: a, hi: b }); continue }
     if (!(first.flags & (BROKEN | PARTIAL))) {
       const { slope } = slopes({ value: new Enclosure(a, b), slope: ONE })
       if (slope.lo > 0 || slope.hi < 0) {
@@ -87,7 +91,7 @@ export function branch(target: BranchTarget, from: number, to: number, least: nu
     if (b - a <= least || !(mid > a && mid < b)) { open.push({ lo: a, hi: b }); continue }
     stack.push([mid, b, depth + 1], [a, mid, depth + 1])
   }
-  return { zeros: zeros.sort((x, y) => x.lo - y.lo), open: joined(open, least), finished: true, boxes }
+  return { zeros: zeros.sort((x, y) => x.lo - y.lo), open: joined(open, least), flat: joined(flat, 0), finished: true, boxes }
 }
 
 /** A place to split at which the sign is certain, so that no zero sits on a border between boxes. Wide boxes split by magnitude. */

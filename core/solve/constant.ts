@@ -1,5 +1,6 @@
 import { MINUS_ONE, ONE, ZERO, denominator, integerPower, isInteger, isZero, numerator, ratio, rationalText, signOf, toDouble, type Rational } from '../numeric'
-import { dependsOnVariable, wholeExponent, type Expression } from '../formula'
+import { EMPTY as EMPTY_BOX, ENTIRE, Enclosure } from '../interval'
+import { compileEnclosure, dependsOnVariable, wholeExponent, type Expression } from '../formula'
 
 /**
  * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under fractional powers, logarithms of
@@ -253,23 +254,30 @@ function rationalPowerOfTen(r: Rational): ConstantForm | null {
   return /^10*$/.test(text) ? fromRational(ratio((text.length - 1) * (isInteger(r) ? 1 : -1))) : null
 }
 
+/** Whether an expression without variable has a value at all: a form may cancel a part that has none. */
+function hasValue(e: Expression, at: Enclosure = ORIGIN): boolean {
+  return !(compileEnclosure(e, NO_FUNCTIONS)(at).flags & EMPTY_BOX)
+}
+const ORIGIN = new Enclosure(0, 0)
+const NO_FUNCTIONS = () => (): Enclosure => ENTIRE
+
 /** Whether an expression without variable is proven to be exactly 0. */
 export function isExactlyZero(e: Expression): boolean {
   if (dependsOnVariable(e)) return false
   const form = constantForm(e)
-  return form !== null && form.size === 0
+  return form !== null && form.size === 0 && hasValue(e)
 }
 
 /** Whether `e` is proven to be exactly 0 at an input given as an expression without variable. */
 export function vanishesAt(e: Expression, input: Expression): boolean {
   const at = constantForm(input)
   const form = at && constantForm(e, at)
-  return form !== null && form.size === 0
+  return form !== null && form.size === 0 && hasValue(e, compileEnclosure(input, NO_FUNCTIONS)(ORIGIN))
 }
 
 /** The fraction an expression without variable is, when it is one. */
 export function exactRational(e: Expression): Rational | null {
   if (e.kind === 'number' && e.exact) return e.exact
   const form = dependsOnVariable(e) ? null : constantForm(e)
-  return form ? rationalOf(form) : null
+  return form && hasValue(e) ? rationalOf(form) : null
 }

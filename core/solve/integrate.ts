@@ -11,8 +11,11 @@ export type Integral =
 
 /** Cells an integral may be cut into. */
 const MAX_CELLS = 4000
+/** Even a sliver may use this share of the allowed width, so that an edge like that of a square root does not eat all the work. */
+const LEAST_SHARE = 1 / 1024
 /** Wanted width of the proven bounds, relative to the size of what is summed. */
 const REL_TOL = 1e-11
+const COARSE_REL_TOL = 1e-8
 
 /**
  * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial, else with proven bounds by the midpoint rule
@@ -38,7 +41,10 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
       continue
     }
     exact = null
-    const piece = bounded(part.expression, table, toDouble(part.from), toDouble(part.to))
+    // Where the fine bounds cost too much, coarser ones are still proven.
+    const [lo, hi] = [toDouble(part.from), toDouble(part.to)]
+    const fine = bounded(part.expression, table, lo, hi, REL_TOL)
+    const piece = 'ok' in fine && fine.reason === 'work' ? bounded(part.expression, table, lo, hi, COARSE_REL_TOL) : fine
     if (!('lo' in piece)) return piece
     sum = iv.add(sum, piece)
   }
@@ -46,7 +52,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
 }
 
 /** ∫ over one smooth stretch: h f(m) + h³/24 f''(m) + h⁵/1920 f''''(somewhere), cell by cell; cells are halved where the last term is too wide. */
-function bounded(e: Expression, table: FunctionTable, a: number, b: number): Enclosure | (Integral & { ok: false }) {
+function bounded(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): Enclosure | (Integral & { ok: false }) {
   const second = differentiate(differentiate(e))
   const f = compileEnclosure(e, table.enclosure)
   const f2 = compileEnclosure(second, table.enclosure)
@@ -66,7 +72,7 @@ function bounded(e: Expression, table: FunctionTable, a: number, b: number): Enc
     const sound = !(bend.flags & (EMPTY | PARTIAL | BROKEN)) && Number.isFinite(bend.lo) && Number.isFinite(bend.hi)
     if (sound) {
       const error = iv.multiply(bend, iv.divide(iv.integerPower(h, 5), new Enclosure(1920, 1920)))
-      if (error.hi - error.lo <= REL_TOL * size * ((hi - lo) / (b - a)) || depth > 40) {
+      if (error.hi - error.lo <= relTol * size * Math.max((hi - lo) / (b - a), LEAST_SHARE) || depth > 40) {
         const main = iv.add(iv.multiply(h, f(middle)), iv.multiply(iv.divide(iv.integerPower(h, 3), new Enclosure(24, 24)), f2(middle)))
         sum = iv.add(sum, iv.add(main, error))
         continue

@@ -61,8 +61,8 @@ const TIE_REL_TOL = 1e-13
  */
 export function findBest(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, sense: 1 | -1): OptimumSearch {
   const all = smoothParts(e, table, from, to)
-  const candidates: Candidate[] = []
-  const flat: { lo: number; hi: number; low: number; high: number }[] = []
+  const seen: Candidate[] = []
+  const flatSeen: { lo: number; hi: number; low: number; high: number }[] = []
   const doubt: { lo: number; hi: number }[] = []
   let unbounded: number | null = null
   all.forEach((part, i) => {
@@ -70,17 +70,23 @@ export function findBest(e: Expression, table: FunctionTable, from: Rational | n
     if (part.isPoint) {
       const value = encloseAt(part.expression, table, part.from!)
       if (value.flags & EMPTY) return
-      candidates.push(pointCandidate(part, value, table, all, i))
+      seen.push(pointCandidate(part, value, table, all, i))
       return
     }
     const inside = partCandidates(part, table, sense)
-    candidates.push(...inside.candidates)
-    flat.push(...inside.flat)
+    seen.push(...inside.candidates)
+    flatSeen.push(...inside.flat)
     doubt.push(...inside.doubt)
     if (inside.unbounded !== null) unbounded ??= inside.unbounded
   })
   if (unbounded !== null) return { status: 'unbounded', near: unbounded }
-  if (candidates.length === 0 && flat.length === 0) return { status: 'undefined' }
+  if (seen.length === 0 && flatSeen.length === 0) return doubt.length > 0 ? { status: 'unsettled', open: doubt } : { status: 'undefined' }
+  // A value beyond what doubles hold cannot be compared; the place stays in doubt.
+  const bounded = (c: { low: number; high: number }) => Number.isFinite(c.low) && Number.isFinite(c.high)
+  const candidates = seen.filter(bounded)
+  const flat = flatSeen.filter(bounded)
+  for (const c of [...seen, ...flatSeen]) if (!bounded(c)) doubt.push({ lo: c.lo, hi: c.hi })
+  if (candidates.length === 0 && flat.length === 0) return { status: 'unsettled', open: doubt }
   const worth = (c: { low: number; high: number }) => (sense > 0 ? c.low : -c.high)
   const hope = (c: { low: number; high: number }) => (sense > 0 ? c.high : -c.low)
   const level = Math.max(...candidates.map(worth), ...flat.map(worth))
@@ -204,6 +210,11 @@ function partCandidates(part: SmoothPart, table: FunctionTable, sense: 1 | -1): 
     const rational = exact && exactRational(exact.expression)
     out.candidates.push({ at, lo: zlo, hi: zhi, rational, exact, kind: 'interior', low: v.lo, high: v.hi, exactValue: rational ? exactValueAt(e, rational) : null, open: false })
   }
+  const addLimit = (at: number, side: 1 | -1, room: number) => {
+    const limit = limitNear(e, table, at, side, room)
+    if (limit !== null) out.candidates.push({ at, lo: at, hi: at, rational: null, exact: null, kind: 'endpoint', low: limit, high: limit, exactValue: null, open: true })
+  }
+  for (const f of turning.flat ?? []) { const v = value(new Enclosure(f.lo, f.hi)); if (!(v.flags & EMPTY)) out.flat.push({ lo: f.lo, hi: f.hi, low: v.lo, high: v.hi }) }
   for (const z of turning.zeros) if (z.at > lo && z.at < hi) add(z.at, z.lo, z.hi, z.exact)
   for (const u of singularParts(e)) {
     const set = zerosOf(u.inner, table, part.from, part.to)
@@ -217,6 +228,7 @@ function partCandidates(part: SmoothPart, table: FunctionTable, sense: 1 | -1): 
         for (const side of [-1, 1] as const) if (growsNear(e, table, z.at, side, side > 0 ? hi - z.at : z.at - lo, sense)) out.unbounded ??= z.at
       }
       if (defined && Number.isFinite(v.lo) && Number.isFinite(v.hi)) add(z.at, z.lo, z.hi, z.exact)
+      else for (const side of [-1, 1] as const) addLimit(z.at, side, side > 0 ? hi - z.at : z.at - lo)
     }
   }
   for (const [end, side] of [[part.from, 1], [part.to, -1]] as const) {
@@ -233,6 +245,7 @@ function partCandidates(part: SmoothPart, table: FunctionTable, sense: 1 | -1): 
     const at = toDouble(end)
     if (v.flags & EMPTY || !Number.isFinite(v.lo) || !Number.isFinite(v.hi)) {
       if (growsNear(e, table, at, side, Math.abs(other - at), sense)) out.unbounded ??= at
+      else addLimit(at, side, Math.abs(other - at))
     } else if (!(v.flags & PARTIAL)) {
       out.candidates.push({ at, lo: at, hi: at, rational: end, exact: rationalExact(end), kind: 'endpoint', low: v.lo, high: v.hi, exactValue: exactValueAt(e, end), open: true })
     }
@@ -300,6 +313,15 @@ function growsNear(e: Expression, table: FunctionTable, at: number, side: 1 | -1
   const scale = Math.max(Math.abs(at), reach)
   const [a, b, c] = NEAR_STEPS.map((k) => sense * f(at + side * Math.max(reach * 2 ** -k, scale * 2 ** -46)))
   return b! - a! > 0 && c! - b! >= 0.9 * (b! - a!)
+}
+
+/** The finite limit from one side at a place without a value, read off close by; null when none shows. */
+function limitNear(e: Expression, table: FunctionTable, at: number, side: 1 | -1, room: number): number | null {
+  const f = compileNumber(e, table.number)
+  const reach = Number.isFinite(room) && room > 0 ? Math.min(room, 1) : 1
+  const scale = Math.max(Math.abs(at), reach)
+  const [b, c] = [22, 30].map((k) => f(at + side * Math.max(reach * 2 ** -k, scale * 2 ** -46))) as [number, number]
+  return Number.isFinite(b) && Number.isFinite(c) && Math.abs(c - b) <= 1e-5 * Math.max(1, Math.abs(c)) ? c : null
 }
 
 /** The limit far out on one side: ±∞, a number, or null when none shows. */

@@ -57,6 +57,7 @@ export function findRoots(e: Expression, table: FunctionTable, from: Rational | 
     const set = zerosOf(part.expression, table, part.from, part.to)
     algebraic &&= set.algebraic
     if (set.everywhere) { everywhere.push({ lo: part.from ? toDouble(part.from) : -Infinity, hi: part.to ? toDouble(part.to) : Infinity, closedLo: false, closedHi: false }); return }
+    for (const f of set.flat ?? []) everywhere.push({ lo: f.lo, hi: f.hi, closedLo: false, closedHi: false })
     for (const z of set.zeros) if (!isEnd(z, part.from) && !isEnd(z, part.to)) found.push({ ...z, part })
     for (const o of set.open) {
       // Rounding near an end of the stretch: the end itself is judged as a point of its own.

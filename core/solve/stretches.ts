@@ -112,12 +112,16 @@ function piecesOf(e: Expression & { kind: 'call' }, table: FunctionTable): reado
   return d?.kind === 'pieces' ? d.pieces : null
 }
 
+const zeroMemo = new WeakMap<Expression, Rational[] | null>()
 /** All real zeros of a polynomial part when every one is a fraction; null when it must be left to intervals. */
 function exactZeros(u: Expression): Rational[] | null {
+  const known = zeroMemo.get(u)
+  if (known !== undefined) return known
   const p = polynomialForm(u)
-  if (!p || poly.degree(p) < 1 || poly.degree(p) > 8) return null
-  const roots = isolateRealRoots(p, null, null)
-  return roots.every((r) => r.exact) ? roots.map((r) => r.exact!) : null
+  const roots = p && poly.degree(p) >= 1 && poly.degree(p) <= 8 ? isolateRealRoots(p, null, null) : null
+  const exact = roots?.every((r) => r.exact) ? roots.map((r) => r.exact!) : null
+  zeroMemo.set(u, exact)
+  return exact
 }
 
 function stairBreaks(u: Expression, halves: boolean, from: Rational | null, to: Rational | null): Rational[] | null {

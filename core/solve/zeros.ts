@@ -25,6 +25,8 @@ export interface ZeroSet {
   readonly zeros: readonly Zero[]
   /** the function is 0 on the whole stretch, wherever it has a value */
   readonly everywhere: boolean
+  /** stretches on which the function is 0 throughout, where that is not the whole */
+  readonly flat?: readonly { lo: number; hi: number }[]
   /** stretches in which zeros were neither found nor excluded */
   readonly open: readonly { lo: number; hi: number }[]
   /** how it was settled: by exact algebra throughout, or with intervals somewhere */
@@ -54,7 +56,7 @@ const MAX_REWRITES = 24
  * Equations are first taken apart exactly (products, powers, one outer function, polynomials in a common part); exact polynomials go to
  * Sturm's theorem; the rest to interval branch and prune, with multiple zeros proven by exact values and higher derivatives.
  */
-export function zerosOf(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, maxBoxes = MAX_BOXES): ZeroSet {
+export function zerosOf(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, maxBoxes = boxesFor(e)): ZeroSet {
   const stretch: Stretch = {
     table, from, to, budget: { boxes: maxBoxes },
     lo: from ? outward(from, -1) : -Infinity,
@@ -62,6 +64,10 @@ export function zerosOf(e: Expression, table: FunctionTable, from: Rational | nu
   }
   return checked(e, solveZero(e, stretch, 0), stretch)
 }
+
+/** The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core machine). */
+const MAX_OPERATIONS = 300_000
+const boxesFor = (e: Expression): number => Math.max(600, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))))
 
 function outward(r: Rational, side: -1 | 1): number {
   const near = toDouble(r)
@@ -106,7 +112,7 @@ function merge(sets: readonly ZeroSet[]): ZeroSet {
       }
     } else zeros.push(z)
   }
-  return { zeros, everywhere: false, open: sets.flatMap((s) => s.open), algebraic: sets.every((s) => s.algebraic) }
+  return { zeros, everywhere: false, open: sets.flatMap((s) => s.open), flat: sets.flatMap((s) => s.flat ?? []), algebraic: sets.every((s) => s.algebraic) }
 }
 
 /** Overlapping enclosures are one zero unless exact forms tell them apart. */
@@ -379,7 +385,7 @@ function periodic(name: 'sin' | 'cos' | 'tan', v: Expression, c: Expression, s: 
     const start = encloseConstant(base)
     const out: ZeroSet[] = []
     for (let k = Math.floor((reach.lo - start.hi) / period) - 1; k <= Math.ceil((reach.hi - start.lo) / period) + 1; k++) {
-      const level = add(base, multiply(wholeNumber(k * everyHalfTurns), PI))
+      const level = turned(base, k * everyHalfTurns)
       const w = encloseConstant(level)
       if (w.hi < reach.lo || w.lo > reach.hi) continue
       out.push(solveEquals(v, level, s, depth + 1))
@@ -400,6 +406,13 @@ function periodic(name: 'sin' | 'cos' | 'tan', v: Expression, c: Expression, s: 
   if (level.hi >= 1 || level.lo <= -1) return null
   const inverse = niceAngle(name, r) ?? apply(name === 'sin' ? 'asin' : 'acos', c)
   return merge(name === 'sin' ? [...at(inverse, 2), ...at(subtract(PI, inverse), 2)] : [...at(inverse, 2), ...at(negate(inverse), 2)])
+}
+
+/** base + n π, in one term where the base is a fraction of π itself. */
+function turned(base: Expression, n: number): Expression {
+  if (n === 0) return base
+  const turns = base.kind === 'multiply' && base.b === PI ? exactRational(base.a) : base === PI ? ONE : exactRational(base) && isZero(exactRational(base)!) ? ZERO : null
+  return turns ? multiply(exactNumber(turns.add(ratio(n))), PI) : add(base, multiply(wholeNumber(n), PI))
 }
 
 /** asin or acos of ±1/2 as a fraction of π. */
@@ -667,6 +680,8 @@ function chebyshev(n: number): Polynomial {
 
 /** Boxes narrower than this share of the stretch are examined by derivatives instead of being split further. */
 const LEAST_SHARE = 2 ** -27
+/** Boxes tried for a zero of several coinciding ones; each costs up to a dozen derivatives. */
+const MAX_ATTEMPTS = 400
 /** Highest derivative tried on a zero of several coinciding ones. */
 const MAX_ORDER = 12
 
@@ -681,7 +696,9 @@ function intervalZeros(e: Expression, s: Stretch): ZeroSet {
     return derivatives[k]!
   }
   const multiple: Zero[] = []
+  let attempts = 0
   const settle = (lo: number, hi: number): boolean => {
+    if (++attempts > MAX_ATTEMPTS) return false
     const zero = multipleZero(derivative, s, lo, hi)
     if (zero) multiple.push(zero)
     return zero !== null
@@ -690,13 +707,14 @@ function intervalZeros(e: Expression, s: Stretch): ZeroSet {
   s.budget.boxes = Math.max(50, s.budget.boxes - found.boxes)
   const zeros: Zero[] = found.zeros.map((z) => simpleZero(z.lo, z.hi))
   const open: { lo: number; hi: number }[] = []
-  for (const box of found.open) {
+  for (const [i, box] of found.open.entries()) {
+    if (i > MAX_ATTEMPTS) { open.push(box); continue }
     if (multiple.some((z) => z.lo >= box.lo && z.hi <= box.hi) && box.hi - box.lo <= 4 * least) { if (settle(box.lo, box.hi)) continue }
     const settled = settleCluster(derivative, s, box.lo, box.hi)
     if (settled) zeros.push(...settled)
     else open.push(box)
   }
-  return { ...merge([{ zeros: [...zeros, ...multiple], everywhere: false, open, algebraic: false }]), algebraic: false, zeros: dedupe([...zeros, ...multiple]) }
+  return { ...merge([{ zeros: [...zeros, ...multiple], everywhere: false, open, algebraic: false }]), algebraic: false, zeros: dedupe([...zeros, ...multiple]), flat: found.flat }
 }
 
 function dedupe(zeros: Zero[]): Zero[] {
