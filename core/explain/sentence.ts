@@ -8,8 +8,6 @@ export function sentenceOf(f: Finding, model: Model): string {
   return new Speaker(f, model).say()
 }
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
-
 class Speaker {
   private readonly input: Unit | null
   private readonly output: Unit | null
@@ -64,11 +62,11 @@ class Speaker {
     if (f.status === 'unsettled') return this.unsettled()
     if (f.status === 'everywhere') return f.ask === 'meet' ? `${this.name} and ${this.other} are equal ${this.range()}.` : `${this.name} is ${this.out(f.about.level ?? 0)} everywhere ${this.range()}.`
     if (f.status === 'none') return this.never()
-    if (sorted.length === 0) return `${capital(this.goal())} on ${f.stretches.map((s) => `${formatNumber(s.from ?? -Infinity)} … ${formatNumber(s.to ?? Infinity)}`).join(' and ')}.`
+    if (sorted.length === 0) return `${this.goal()} on ${f.stretches.map((s) => `${formatNumber(s.from ?? -Infinity)} … ${formatNumber(s.to ?? Infinity)}`).join(' and ')}.`
     if (sorted.length === 1) return this.one(sorted[0]!)
     const places = sorted.map((s) => (s.whole && s.at === s.whole.at ? this.at(s.at) : this.place(s)))
-    if (sorted.length > 6) return `${capital(this.goal())} at ${sorted.length} places, from ${places[0]} to ${places[places.length - 1]}.`
-    return `${capital(this.goal())} at ${list(places)}${this.wholes(sorted)}.`
+    if (sorted.length > 6) return `${this.goal()} at ${sorted.length} places, from ${places[0]} to ${places[places.length - 1]}.`
+    return `${this.goal()} at ${list(places)}${this.wholes(sorted)}.`
   }
 
   private place(s: Solution): string { return s.reads ? `${this.at(s.at)} (${s.reads})` : this.at(s.at) }
@@ -90,12 +88,12 @@ class Speaker {
       const count = this.isCounted() ? formatQuantity(whole.at, this.input) : `${this.x} = ${formatNumber(whole.at)}`
       const pays = isMoney(this.output) && (f.ask === 'meet' || f.about.level === 0)
       const goal = pays ? 'pays' : f.ask === 'meet' ? `gives ${this.name} at least ${this.other}` : `gives at least ${this.out(f.about.level ?? 0)}`
-      if (s.turns > 0) return `${capital(count)} is the first whole number that ${goal}.`
-      if (s.turns < 0) return `${capital(count)} is the last whole number that ${pays ? 'still pays' : goal}.`
-      return `${capital(count)} is the whole number next to it that ${goal}.`
+      if (s.turns > 0) return `${count} is the first whole number that ${goal}.`
+      if (s.turns < 0) return `${count} is the last whole number that ${pays ? 'still pays' : goal}.`
+      return `${count} is the whole number next to it that ${goal}.`
     }
-    if (whole) return `${capital(this.goal())} at exactly ${this.at(s.at)}${touches}.`
-    return `${capital(this.goal())} at ${this.place(s)}${touches}.`
+    if (whole) return `${this.goal()} at exactly ${this.at(s.at)}${touches}.`
+    return `${this.goal()} at ${this.place(s)}${touches}.`
   }
 
   private never(): string {

@@ -4,6 +4,20 @@ import { parseUnit } from '../units'
 /** A number with its unit as people write it: `$2.50`, `180 $`, `4.2 % a year`, `320 lanterns`, `1,200`. */
 export interface AmountRead { readonly value: number; readonly unit: string | null; readonly rest: string }
 
+/**
+ * A number that stands alone, with or without its unit: `500`, `$500`, `20 lanterns`. A text with the name of a given or function in it
+ * (`2 F`), or with a word too short to be a noun, is a formula: null.
+ */
+export function plainAmount(text: string, isName: (word: string) => boolean): number | null {
+  const t = text.trim()
+  if (!/^[\s−\-$€£¥₹₽₩₺₴\d.,]/u.test(t) || /[*^+()]/.test(t)) return null
+  const read = readAmountText(t)
+  if (!read || read.rest.trim() !== '') return null
+  const words = t.match(/\p{L}[\p{L}\p{Nd}_]*/gu) ?? []
+  return words.some((w) => isName(w) || (w.length < 3 && !SHORT_UNITS.has(w))) ? null : read.value
+}
+const SHORT_UNITS = new Set('s h d m km cm mm kg g mg t lb oz K L l ml mL min a'.split(' '))
+
 const NUMBER = /[−-]?\s?(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d+)?|[−-]?\s?\.\d+/u
 const SIGN = '[$€£¥₹₽₩₺₴]'
 

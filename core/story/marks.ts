@@ -12,8 +12,9 @@ export function shiftMarks(marks: readonly Mark[], before: string, after: string
   const removedEnd = before.length - tail
   const shift = after.length - before.length
   return marks.flatMap((m) => {
-    const start = m.start <= head ? m.start : m.start >= removedEnd ? m.start + shift : head
-    const end = m.end >= removedEnd ? m.end + shift : m.end <= head ? m.end : head
+    if (removedEnd > head && m.start >= head && m.end <= removedEnd) return []
+    const start = m.start >= removedEnd ? m.start + shift : Math.min(m.start, head)
+    const end = m.end <= head ? m.end : m.end >= removedEnd ? m.end + shift : head
     return end > start ? [{ ...m, start, end }] : []
   })
 }

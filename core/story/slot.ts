@@ -1,6 +1,6 @@
 import { readAmount, type Amount, type Model, type NumberText, type Question } from '../model'
 import type { Slot } from '../explain'
-import { readAmountText } from './amountText'
+import { plainAmount } from './amountText'
 
 export type SlotResult = { readonly ok: true; readonly question: Question } | { readonly ok: false; readonly message: string }
 
@@ -48,8 +48,8 @@ const isComplaint = (value: string, typed: string): boolean => value !== typed.t
 
 function numberText(side: string, model: Model): NumberText {
   const t = side.trim()
-  const read = readAmountText(t)
-  if (read && read.rest.trim() === '' && /^[\s−\-$€£¥₹₽₩₺₴\d.,]/u.test(t) && !/[*^+()]/.test(t)) return read.value
+  const plain = plainAmount(t, (w) => model.givens.has(w) || model.functions.has(w))
+  if (plain !== null) return plain
   const formula = readAmount(t, model.names)
   return formula.ok ? t : formula.problem.message
 }

@@ -2,7 +2,7 @@ import { parseUnit } from '../units'
 import { nearName, quoted, RESERVED } from '../formula'
 import { buildModel, readAmount, type Amount, type CaseFile, type FunctionRow, type Given, type Model, type NumberText, type Question, type Variable } from '../model'
 import { formatQuantity, questionText } from '../explain'
-import { readAmountText } from './amountText'
+import { plainAmount, readAmountText } from './amountText'
 
 /** What an entry adds to the case, or changes in it. */
 export type Entry =
@@ -228,7 +228,7 @@ class StatementReader {
     const rateAt = new RegExp(String.raw`^(${NAME})['’′]\s*\(([^()]*)\)$`, 'u').exec(t)
     if (rateAt) return { ...common, ask: 'rate', function: this.functionName(rateAt[1]!), at: this.amount(rateAt[2]!) }
 
-    const given = new RegExp(String.raw`^(${NAME})\s+(?:in\s+(\S+?)${TO}(\S+)\s+)?(?:so that|:)\s*(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)$`, 'u').exec(t)
+    const given = new RegExp(String.raw`^(${NAME})(?:\s+in\s+(\S+?)${TO}(\S+))?\s*(?:\bso that\b|:)\s*(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)$`, 'u').exec(t)
     if (given) return this.givenQuestion(id, given)
 
     const sides = /^(.*?)(<=|>=|≤|≥|<|>|=)(.*)$/.exec(t)
@@ -293,8 +293,8 @@ class StatementReader {
   /** A number, with its unit left aside, or a formula text in givens. */
   private amount(text: string): NumberText {
     const t = text.trim()
-    const read = readAmountText(t)
-    if (read && /^[\s−\-$€£¥₹₽₩₺₴\d.,]/u.test(t) && !/[*/^+()]/.test(t.replace(/\/\p{L}+$/u, '')) && read.rest.trim() === '') return read.value
+    const plain = plainAmount(t, (w) => this.model.givens.has(w) || this.model.functions.has(w))
+    if (plain !== null) return plain
     const formula = readAmount(t, this.model.names)
     if (!formula.ok) { const at = Math.max(0, this.text.lastIndexOf(t)); throw new Misread(formula.problem.message, at + formula.problem.start, at + formula.problem.end) }
     return t
