@@ -1,5 +1,5 @@
 import { analyse, type CaseFile, type CaseProblem, type Finding, type Solution } from '#core/model'
-import { sentenceOf } from '#core/explain'
+import { sentenceOf, workingOf, type WorkingStep } from '#core/explain'
 
 const finite = (x: number | null): number | null => (x !== null && Number.isFinite(x) ? x : null)
 
@@ -9,14 +9,14 @@ const solution = (s: Solution) => ({
 })
 
 /** What `solve` prints of one finding: the format page's keys, in its order. */
-function finding(f: Finding, says: string) {
+function finding(f: Finding, says: string, working: readonly WorkingStep[]) {
   return {
     id: f.id, status: f.status, complete: f.complete,
     solutions: f.solutions.map(solution),
     wholeTies: f.wholeTies?.map((w) => ({ at: w.at, value: finite(w.value) })) ?? null,
     setAside: f.setAside.map(({ at, reason }) => ({ at, reason })),
     stretches: f.stretches.map(({ from, to, ends, least, first }) => ({ from, to, ends, least, first })),
-    searched: f.searched, value: finite(f.value), exact: f.exactValue, secondWay: f.secondWay, jumps: f.jumps, says, message: f.message,
+    searched: f.searched, value: finite(f.value), exact: f.exactValue, secondWay: f.secondWay, greatestDifference: f.gap, jumps: f.jumps, working, says, message: f.message,
   }
 }
 
@@ -28,13 +28,14 @@ const problem = ({ path, message, at }: CaseProblem) => ({ path, message, ...(at
 export function solveReport(source: CaseFile): Report {
   const { model, findings } = analyse(source)
   if (model.errors.length > 0) return { errors: model.errors.map(problem) }
+  const working = (id: string) => { const q = source.questions?.find((r) => r.id === id); return q ? workingOf(q, model) : [] }
   const warnings = model.warnings.map(problem)
   if (source.plan) warnings.push({ path: 'plan', message: 'Plans are not solved by this version yet; the rest of the case is.' })
   return {
     title: source.title,
     functions: [...model.functions.values()].map((f) => ({ name: f.name, text: f.text, latex: f.latex, unit: f.unit?.text || null, unitsAgree: f.unitsAgree })),
     fits: [],
-    findings: findings.map((f) => finding(f, sentenceOf(f, model))),
+    findings: findings.map((f) => finding(f, sentenceOf(f, model), working(f.id))),
     plan: null,
     warnings,
   }

@@ -1,7 +1,7 @@
 import { toDouble } from '../numeric'
 import { VARIABLE, call, latexName, polynomialLatex } from '../formula'
 import { inline, polynomialForm } from '../solve'
-import { formatNumber, formatQuantity, inputNoun, isMoney, questionParts, sentenceOf, type QuestionPart } from '../explain'
+import { formatNumber, formatQuantity, inputNoun, isMoney, questionParts, sentenceOf, workingOf, type QuestionPart, type WorkingStep } from '../explain'
 import type { Unit } from '../units'
 import { functionsOf, unitName, type Amount, type Analysis, type CaseProblem, type Finding, type Model, type Question } from '../model'
 
@@ -19,6 +19,8 @@ export interface DeskFinding {
   readonly chips: readonly Chip[]
   readonly message: string | null
   readonly solutions: readonly { at: number; value: number | null }[]
+  /** the steps a student would write, where there are such */
+  readonly working: readonly WorkingStep[]
 }
 export interface DeskFunction {
   readonly name: string
@@ -123,7 +125,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   return {
     id: f.id, status: f.status, question: questionParts(q, model), says: sentenceOf(f, model), exact, details, chips: chips(f, range),
     message: f.status === 'error' ? null : f.message && !sentenceOf(f, model).includes(f.message) ? f.message : null,
-    solutions: f.solutions.map((s) => ({ at: s.at, value: s.value })),
+    solutions: f.solutions.map((s) => ({ at: s.at, value: s.value })), working: f.status === 'error' ? [] : workingOf(q, model),
   }
 }
 

@@ -60,7 +60,7 @@ class Speaker {
     const { f } = this
     const sorted = f.solutions
     if (f.status === 'unsettled') return this.unsettled()
-    if (f.status === 'everywhere') return f.ask === 'meet' ? `${this.name} and ${this.other} are equal ${this.range()}.` : `${this.name} is ${this.out(f.about.level ?? 0)} everywhere ${this.range()}.`
+    if (f.status === 'everywhere') return f.ask === 'meet' ? `${this.name} and ${this.other} are equal everywhere ${this.range()}: their greatest difference is ${this.out(f.gap?.size ?? 0)}.` : `${this.name} is ${this.out(f.about.level ?? 0)} everywhere ${this.range()}.`
     if (f.status === 'none') return this.never()
     if (sorted.length === 0) return `${this.goal()} on ${f.stretches.map((s) => `${formatNumber(s.from ?? -Infinity)} … ${formatNumber(s.to ?? Infinity)}`).join(' and ')}.`
     if (sorted.length === 1) return this.one(sorted[0]!)
@@ -101,6 +101,7 @@ class Speaker {
     const b = f.behaviour
     const goal = f.ask === 'meet' ? `${this.name} and ${this.other} never meet ${this.range()}` : `${this.name} is never ${this.out(f.about.level ?? 0)} ${this.range()}`
     const jump = f.jumps.length > 0 ? ` It jumps over that value at ${list(f.jumps.map((j) => this.at(j)))} without taking it.` : ''
+    if (f.ask === 'meet' && f.gap) return `${goal}; they differ most, by ${this.out(f.gap.size)}, at ${this.at(f.gap.at)}.${jump}`
     if (!b || f.ask === 'meet') return `${goal}.${jump}`
     return `${goal}: it ${this.stays()}.${jump}`
   }

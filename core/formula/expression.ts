@@ -1,4 +1,4 @@
-import { ONE, ZERO, MINUS_ONE, integerPower, isInteger, isZero, rationalOfDouble, toDouble, type Rational } from '../numeric'
+import { ONE, ZERO, MINUS_ONE, denominator, integerPower, isInteger, isZero, rationalOfDouble, toDouble, type Rational } from '../numeric'
 import { Enclosure, down, up } from '../interval'
 
 export type Unary =
@@ -29,8 +29,10 @@ export const VARIABLE: Expression = { kind: 'variable' }
 /** The tightest enclosure of an exact number by doubles. */
 export function encloseRational(r: Rational): Enclosure {
   const near = toDouble(r)
-  if (Number.isFinite(near) && rationalOfDouble(near).compare(r) === 0) return new Enclosure(near, near)
-  return new Enclosure(down(near), up(near))
+  const d = denominator(r)
+  // Only fractions over a power of two can be doubles; most decimals are not, and need no further look.
+  const isDouble = (d & (d - 1n)) === 0n && (d === 1n && Number.isSafeInteger(near) || (Number.isFinite(near) && rationalOfDouble(near).compare(r) === 0))
+  return isDouble ? new Enclosure(near, near) : new Enclosure(down(near), up(near))
 }
 
 export const exactNumber = (r: Rational): Expression => ({ kind: 'number', value: toDouble(r), exact: r, within: encloseRational(r) })

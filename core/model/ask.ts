@@ -1,6 +1,6 @@
 import { ratio, rationalOfDouble, rationalText, signOf, toDouble, ZERO, type Rational } from '../numeric'
 import { EMPTY, type Enclosure } from '../interval'
-import { VARIABLE, call, compileNumber, decimalText, dependsOnVariable, exactNumber, nearName, quoted, rebuild, subtract, type Expression, type NumberFunction } from '../formula'
+import { VARIABLE, call, compileNumber, decimalText, dependsOnVariable, exactNumber, nearName, quoted, rebuild, substitute, subtract, type Expression, type NumberFunction } from '../formula'
 import { encloseAt, exactRational, findBest, findRoots, formOf, inline, integrate, leastOf, smoothParts, whereRelation, type Root, type RootSearch, type FunctionTable } from '../solve'
 import { UNKNOWN_GIVEN, buildModel, readAmount, type Model, type ModelFunction, type ModelVariable } from './build'
 import { functionsOf, type Amount, type Question } from './case'
@@ -30,7 +30,7 @@ const NOBODY: About = { functions: [], variable: '', from: null, to: null, level
 function blank(q: Question): Finding {
   return {
     id: q.id, ask: q.ask, status: 'found', complete: false, solutions: [], wholeTies: null, setAside: [], stretches: [], searched: null, value: null,
-    exactValue: null, secondWay: null, behaviour: null, jumps: [], message: null,
+    exactValue: null, secondWay: null, behaviour: null, gap: null, jumps: [], message: null,
     about: { ...NOBODY, functions: functionsOf(q), given: q.ask === 'given' ? q.given : null },
   }
 }
@@ -122,7 +122,17 @@ class Asker {
   private meet(q: Question & { ask: 'meet' }): Finding {
     if (q.functions.length !== 2) throw new Refusal(`Two functions can meet; this question names ${q.functions.length}.`)
     const difference = subtract(this.body(0), this.body(1))
-    return this.level(difference, this.body(0), null)
+    const found = this.level(difference, this.body(0), null)
+    // Two written forms of one thing are compared by their greatest difference; where they simply cross it says nothing.
+    return found.stretches.length > 0 || found.status === 'none' ? { ...found, gap: this.greatestDifference(difference) } : found
+  }
+
+  /** Where two functions are furthest apart on the range, and by how much. */
+  private greatestDifference(difference: Expression): Finding['gap'] {
+    const [high, low] = [findBest(difference, this.table, this.from, this.to, 1), findBest(difference, this.table, this.from, this.to, -1)]
+    if (high.status !== 'attained' || low.status !== 'attained') return null
+    const far = Math.abs(high.value) >= Math.abs(low.value) ? high : low
+    return { at: far.best[0]?.at ?? far.flat[0]?.lo ?? 0, size: Math.abs(far.value) }
   }
 
   private reach(q: Question & { ask: 'reach' }): Finding {
@@ -265,7 +275,7 @@ class Asker {
   private exactOrNear(e: Expression, at: Rational): Rational | null {
     const part = smoothParts(e, this.table, at, at).find((p) => p.isPoint)
     if (!part?.expression) return null
-    const exact = exactRational(rebuildAt(part.expression, at))
+    const exact = exactRational(atInput(part.expression, at))
     if (exact) return exact
     const v = encloseAt(part.expression, this.table, at)
     return v.flags & EMPTY || !Number.isFinite(v.lo) || !Number.isFinite(v.hi) ? null : rationalOfDouble(v.lo + (v.hi - v.lo) / 2)
@@ -331,8 +341,7 @@ class Asker {
     }
     const value = compileNumber(e, this.table.number)
     const wholeRule = this.variable.whole && this.q.round !== 'none' && this.from && this.to
-    const places = [...found.best.map((b) => b.at), ...this.turningPlaces(e)]
-    const wholes = wholeRule ? bestWhole(e, this.table, this.from!, this.to!, places, sense) : []
+    const wholes = wholeRule ? bestWhole(e, this.table, this.from!, this.to!, found.places, sense) : []
     const lo = this.from ? toDouble(this.from) : null
     const hi = this.to ? toDouble(this.to) : null
     const solutions: Solution[] = found.best.map((b) => {
@@ -353,16 +362,6 @@ class Asker {
     })
   }
 
-  /** Inputs next to which a whole number may be best: turning points and breaks, best or not. */
-  private turningPlaces(e: Expression): number[] {
-    const out: number[] = []
-    for (const part of smoothParts(e, this.table, this.from, this.to)) {
-      if (part.isPoint) out.push(toDouble(part.from!))
-    }
-    const slope = findRoots(inline(call(this.functions[0]!.name, 1, VARIABLE), this.table), this.table, this.from, this.to)
-    return [...out, ...slope.roots.map((r) => r.at), ...slope.jumps, ...slope.open.flatMap((o) => [o.lo, o.hi])]
-  }
-
   // ---- value, rate, total -----------------------------------------------------------------------------------
 
   private valueOf(q: Question & { ask: 'value' }): Finding {
@@ -378,9 +377,9 @@ class Asker {
     if (!v || v.flags & EMPTY || !Number.isFinite(v.lo) || !Number.isFinite(v.hi)) {
       return this.finding({ status: 'none', complete: true, about, message: `${f.name} has no value at ${x.name} = ${show(at)}.` })
     }
-    const exact = exactRational(rebuildAt(part!.expression!, at))
+    const exact = exactRational(atInput(part!.expression!, at))
     const value = exact ? toDouble(exact) : v.lo + (v.hi - v.lo) / 2
-    const closed = !exact && !dependsOnVariable(rebuildAt(part!.expression!, at)) ? formOf(rebuildAt(part!.expression!, at)).text : null
+    const closed = !exact && !dependsOnVariable(atInput(part!.expression!, at)) ? formOf(atInput(part!.expression!, at)).text : null
     return this.finding({
       complete: true, value, exactValue: exact ? rationalText(exact) : closed, about,
       secondWay: plainEvaluation(value, this.table.number(f.name)(toDouble(at))),
@@ -415,7 +414,7 @@ class Asker {
     const about = this.about({ at: toDouble(at) })
     if ((!v || v.flags & EMPTY || !Number.isFinite(v.lo)) && joined === null) return this.finding({ status: 'none', complete: true, about, message: `${f.name} has no slope at ${x} = ${show(at)}: it has a corner, a jump or no value there.` })
     let value = joined ?? v!.lo + (v!.hi - v!.lo) / 2
-    const exact = part?.expression ? exactRational(rebuildAt(part.expression, at)) : null
+    const exact = part?.expression ? exactRational(atInput(part.expression, at)) : null
     if (exact) value = toDouble(exact)
     const n = this.table.number(f.name)
     if (percent) {
@@ -510,7 +509,7 @@ function inUnknown(e: Expression, table: FunctionTable): Expression | null {
       const fixed = dependsOnVariable(input) ? null : exactRational(input)
       if (d?.kind === 'pieces' && fixed) {
         const piece = d.pieces.find((p) => (!p.from || fixed.compare(p.from) > 0 || (p.closedFrom && fixed.compare(p.from) === 0)) && (!p.to || fixed.compare(p.to) < 0 || (p.closedTo && fixed.compare(p.to) === 0)))
-        if (piece) return go(inline(replaceVariable(piece.expression, exactNumber(fixed)), table))
+        if (piece) return go(inline(substitute(piece.expression, exactNumber(fixed)), table))
       }
       fails = true
       return x
@@ -520,8 +519,7 @@ function inUnknown(e: Expression, table: FunctionTable): Expression | null {
   const out = go(e)
   return fails ? null : out
 }
-const replaceVariable = (e: Expression, by: Expression): Expression => (e.kind === 'variable' ? by : rebuild(e, (p) => replaceVariable(p, by)))
-const rebuildAt = (e: Expression, at: Rational): Expression => replaceVariable(e, exactNumber(at))
+const atInput = (e: Expression, at: Rational): Expression => substitute(e, exactNumber(at))
 
 const show = (r: Rational): string => decimalText(r) ?? short(toDouble(r))
 const short = (x: number): string => String(Number(x.toPrecision(6)))

@@ -41,6 +41,8 @@ export interface Finding {
   readonly exactValue: string | null
   readonly secondWay: SecondWay | null
   readonly behaviour: Behaviour | null
+  /** `meet` without a simple crossing: the greatest difference of the two on the range, and where */
+  readonly gap: { readonly at: number; readonly size: number } | null
   /** inputs where the function jumps over the level without taking it */
   readonly jumps: readonly number[]
   /** plain words when something went wrong or needs saying */

@@ -1,5 +1,5 @@
 import { degree, primitive, pseudoRemainder, rootBound, signAt, squareFree, withoutContent, type Polynomial } from './polynomial'
-import { denominator, numerator, ratio, rationalOfDouble, toDouble, type Rational } from './rational'
+import { denominator, integerRoot, numerator, ratio, rationalOfDouble, toDouble, type Rational } from './rational'
 
 /** A real root: either an exact fraction, or the only root of `factor` strictly between two fractions. */
 export interface RealRoot {
@@ -53,11 +53,10 @@ function simplestBetween(lo: Rational, hi: Rational): Rational {
 function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, 'multiplicity'> {
   const signLo = signAt(p, numerator(lo), denominator(lo))
   const value = (r: Rational) => signAt(p, numerator(r), denominator(r))
-  // The rational-root theorem bounds the denominator by the leading coefficient; small ones are worth trying at once.
   for (let round = 0; round < 90; round++) {
     const width = toDouble(hi.sub(lo))
     const scale = Math.max(Math.abs(toDouble(lo)), Math.abs(toDouble(hi)))
-    if (round % 16 === 0 || width <= scale * 2 ** -50) {
+    if (width <= scale * 2 ** -50) {
       const guess = simplestBetween(lo, hi)
       if (denominator(guess) < 1n << 64n && value(guess) === 0) return exactRoot(guess)
     }
@@ -118,10 +117,38 @@ function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
  */
 export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Rational | null): RealRoot[] {
   const out: RealRoot[] = []
+  if (degree(p) === 2) return quadraticRoots(p).filter((r) => inside(r, from, to))
   for (const { factor, multiplicity } of squareFree(p)) {
     for (const root of simpleRoots(factor, from, to)) out.push({ ...root, multiplicity })
   }
   return out.sort((a, b) => a.at - b.at)
+}
+
+/** Bits kept beyond those of the coefficients, so that cancellation leaves an enclosure of neighbouring doubles. */
+const GUARD_BITS = 80
+
+/** Both roots of a quadratic from its discriminant: exact where that is a square, else between fractions a hair apart. */
+function quadraticRoots(p: Polynomial): RealRoot[] {
+  const [c, b, a] = primitive(p) as [bigint, bigint, bigint]
+  const d = b * b - 4n * a * c
+  if (d < 0n) return []
+  if (d === 0n) return [{ ...exactRoot(ratio(-b, 2n * a)), multiplicity: 2 }]
+  const s = integerRoot(d, 2)
+  const roots = [-1n, 1n].map((side): RealRoot => {
+    if (s * s === d) return { ...exactRoot(ratio(-b + side * s, 2n * a)), multiplicity: 1 }
+    const shift = BigInt(d.toString(16).length * 4 + GUARD_BITS)
+    const low = integerRoot(d << (2n * shift), 2)
+    const ends = [low, low + 1n].map((r) => ratio((-b << shift) + side * r, 2n * a << shift)).sort((u, v) => u.compare(v)) as [Rational, Rational]
+    return { at: toDouble(ends[0]), lo: outside(ends[0], -1), hi: outside(ends[1], 1), exact: null, multiplicity: 1 }
+  })
+  return roots.sort((u, v) => u.at - v.at)
+}
+
+/** Whether a root lies in [from, to]; an irrational one is never an end itself, and its enclosure tells unless the end is a neighbouring double. */
+function inside(r: RealRoot, from: Rational | null, to: Rational | null): boolean {
+  const value = r.exact ?? null
+  if (value) return !(from && value.compare(from) < 0) && !(to && value.compare(to) > 0)
+  return !(from && rationalOfDouble(r.hi).compare(from) < 0) && !(to && rationalOfDouble(r.lo).compare(to) > 0)
 }
 
 function simpleRoots(p: Polynomial, from: Rational | null, to: Rational | null): Omit<RealRoot, 'multiplicity'>[] {

@@ -29,6 +29,8 @@ export type OptimumSearch =
     readonly exactValue: Rational | null
     /** stretches on which the best value is taken throughout */
     readonly flat: readonly { lo: number; hi: number }[]
+    /** every turning point, end, kink and break, best or not: between neighbours the function only rises or only falls */
+    readonly places: readonly number[]
     readonly complete: boolean
   }
   /** no best value: it grows without bound near `near`, or comes ever closer to `limit` without reaching it */
@@ -110,7 +112,7 @@ export function findBest(e: Expression, table: FunctionTable, from: Rational | n
     status: 'attained',
     best: best.map(({ at, lo, hi, kind, exact }) => ({ at, lo, hi, kind, exact })),
     value: exactBest ? toDouble(exactBest) : first ? low + (high - low) / 2 : (flats[0]!.low + flats[0]!.high) / 2,
-    low, high, exactValue: exactBest, flat: flats.map(({ lo, hi }) => ({ lo, hi })), complete: open.length === 0,
+    low, high, exactValue: exactBest, flat: flats.map(({ lo, hi }) => ({ lo, hi })), places: [...seen, ...flatSeen].flatMap((c) => [c.lo, c.hi]).concat(doubt.flatMap((d) => [d.lo, d.hi])), complete: open.length === 0,
   }
 }
 

@@ -21,6 +21,17 @@ const plain = (numerator: Polynomial): RationalForm => ({ numerator, denominator
  * @param atom  tells which parts are to be read as the unknown: it returns a polynomial in it, or null
  */
 export function rationalForm(e: Expression, atom: (e: Expression) => Polynomial | null = variableAtom): RationalForm | null {
+  if (atom !== variableAtom) return formIn(e, atom)
+  const known = memo.get(e)
+  if (known !== undefined) return known
+  const form = formIn(e, variableAtom)
+  memo.set(e, form)
+  return form
+}
+/** The same expression is asked for again and again: by its roots, its signs and its values. */
+const memo = new WeakMap<Expression, RationalForm | null>()
+
+function formIn(e: Expression, atom: (e: Expression) => Polynomial | null): RationalForm | null {
   const found = atom(e)
   if (found) return plain(found)
   switch (e.kind) {

@@ -1,6 +1,6 @@
 import { rationalOfDouble, toDouble, type Rational } from '../numeric'
 import { EMPTY, PARTIAL, containsZero, Enclosure } from '../interval'
-import { compileEnclosure, dependsOnVariable, exactNumber, substitute, type Expression } from '../formula'
+import { compileEnclosure, dependsOnVariable, encloseRational, exactNumber, substitute, type Expression } from '../formula'
 import { exactRational, isExactlyZero } from './constant'
 import { rationalExact, type ExactForm } from './exactForm'
 import { encloseAt, smoothParts, type SmoothPart } from './stretches'
@@ -78,8 +78,7 @@ export function findRoots(e: Expression, table: FunctionTable, from: Rational | 
 }
 
 function near(r: Rational): { lo: number; hi: number } {
-  const n = exactNumber(r)
-  return n.kind === 'number' ? { lo: n.within.lo, hi: n.within.hi } : { lo: NaN, hi: NaN }
+  return encloseRational(r)
 }
 
 function zeroAtPoint(e: Expression, table: FunctionTable, at: Rational): 'zero' | 'nonzero' | 'open' {

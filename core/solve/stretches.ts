@@ -1,5 +1,5 @@
 import { ONE, ZERO, isInteger, isolateRealRoots, poly, ratio, signOf, toDouble, type Rational } from '../numeric'
-import { compileEnclosure, dependsOnVariable, exactNumber, negate, rebuild, size, substitute, wholeNumber, type Expression } from '../formula'
+import { compileEnclosure, dependsOnVariable, exactNumber, negate, parts, rebuild, size, substitute, wholeNumber, type Expression } from '../formula'
 import { EMPTY, Enclosure } from '../interval'
 import { exactRational } from './constant'
 import { polynomialForm } from './rationalForm'
@@ -46,14 +46,9 @@ function hasCall(e: Expression): boolean {
   if (e.kind === 'number' || e.kind === 'variable') return false
   const known = callMemo.get(e)
   if (known !== undefined) return known
-  const found = e.kind === 'call' || partsOf(e).some(hasCall)
+  const found = e.kind === 'call' || parts(e).some(hasCall)
   callMemo.set(e, found)
   return found
-}
-function partsOf(e: Expression): Expression[] {
-  const out: Expression[] = []
-  rebuild(e, (p) => { out.push(p); return p })
-  return out
 }
 
 /** Takes a function on from…to apart into smooth parts: points and open stretches in turn, each with its own formula. */
@@ -90,8 +85,8 @@ type Note = (at: Rational, kind: BreakKind) => void
 
 /** Exact inputs at which a part of the expression bends, jumps or changes its piece. */
 function collectBreaks(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, note: Note): void {
-  if (!dependsOnVariable(e)) return
-  for (const p of partsOf(e)) collectBreaks(p, table, from, to, note)
+  if (!isSpecial(e)) return
+  for (const p of parts(e)) collectBreaks(p, table, from, to, note)
   const zeros = (u: Expression) => { for (const r of exactZeros(u) ?? []) note(r, 'kink') }
   if (e.kind === 'call' && e.a.kind === 'variable') {
     for (const p of piecesOf(e, table) ?? []) {
@@ -138,8 +133,21 @@ function stairBreaks(u: Expression, halves: boolean, from: Rational | null, to: 
   return out
 }
 
+const specialMemo = new WeakMap<Expression, boolean>()
+/** Whether anything in it depends on the place: kinks, stairs, pieces. */
+function isSpecial(e: Expression): boolean {
+  if (e.kind === 'number' || e.kind === 'variable') return false
+  const known = specialMemo.get(e)
+  if (known !== undefined) return known
+  const special = e.kind === 'call' || e.kind === 'min' || e.kind === 'max' || e.kind === 'choose' || e.kind === 'flat'
+    || (e.kind === 'apply' && (e.name === 'abs' || e.name === 'step' || e.name === 'sign' || isStair(e.name))) || parts(e).some(isSpecial)
+  specialMemo.set(e, special)
+  return special
+}
+
 /** The formula that holds at `sample` and up to the next break: kinks and stairs resolved, pieces chosen. Null: no value there. */
 function specialise(e: Expression, table: FunctionTable, sample: Rational): Expression | null {
+  if (!isSpecial(e)) return e
   let missing = false
   const signAt = (u: Expression): number | null => {
     const p = polynomialForm(u)
@@ -206,6 +214,8 @@ function pieceHolds(p: Piece, x: Rational): boolean {
 
 /** The exact value of a formula at an exact input, where it has one. */
 export function exactValueAt(e: Expression, x: Rational): Rational | null {
+  const p = polynomialForm(e)
+  if (p) return poly.valueAt(p, x)
   return exactRational(substitute(e, exactNumber(x)))
 }
 

@@ -1,7 +1,7 @@
 import { ONE, ZERO, denominator, isInteger, isZero, isolateRealRoots, numerator, poly, ratio, rationalOfDouble, rationalRoot, signOf, toDouble, type Polynomial, type Rational } from '../numeric'
-import { EMPTY, Enclosure, PARTIAL, BROKEN, containsZero, down, up } from '../interval'
+import { EMPTY, Enclosure, PARTIAL, BROKEN, containsZero } from '../interval'
 import {
-  PI, add, apply, compileEnclosure, compileSlopes, dependsOnVariable, differentiate, divide, exactNumber, multiply, negate, power, same, size, subtract,
+  PI, add, apply, compileEnclosure, compileSlopes, dependsOnVariable, differentiate, divide, encloseRational, exactNumber, multiply, negate, power, same, size, subtract,
   wholeExponent, wholeNumber, parts, type Expression,
 } from '../formula'
 import { MAX_BOXES, branch } from './branch'
@@ -70,8 +70,8 @@ const MAX_OPERATIONS = 300_000
 const boxesFor = (e: Expression): number => Math.max(600, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))))
 
 function outward(r: Rational, side: -1 | 1): number {
-  const near = toDouble(r)
-  return rationalOfDouble(near).compare(r) === 0 ? near : side < 0 ? down(near) : up(near)
+  const within = encloseRational(r)
+  return side < 0 ? within.lo : within.hi
 }
 
 /** Drops candidates at which the whole expression has no value (a hole), and any that a plain evaluation contradicts. */
@@ -189,6 +189,7 @@ function polynomialZeros(p: Polynomial, s: Stretch): ZeroSet {
 function exactForms(p: Polynomial): (lo: number, hi: number) => ExactForm | null {
   let forms: ExactForm[] | null = null
   const make = (): ExactForm[] => {
+    if (poly.degree(p) === 2) return [-1, 1].map((side) => quadraticExact(p[2]!, p[1]!, p[0]!, side as -1 | 1))
     const out: ExactForm[] = []
     for (const { factor } of poly.squareFree(p)) {
       let rest = factor

@@ -67,6 +67,10 @@ function remove(q: Question): void {
         <p v-for="d in card?.details ?? []" :key="d" class="quiet">{{ d }}</p>
         <p v-if="card?.message" class="problem"><PlainText :text="card.message" /></p>
         <ul v-if="card && card.chips.length > 0" class="chips"><li v-for="c in card.chips" :key="c.text" :class="c.tone">{{ c.text }}</li></ul>
+        <details v-if="card && card.working.length > 0" class="working">
+          <summary>working</summary>
+          <ol><li v-for="(w, i) in card.working" :key="i"><span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" /></li></ol>
+        </details>
         <button type="button" class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="remove(q)"><IconBin /></button>
       </li>
     </ol>
@@ -89,6 +93,9 @@ function remove(q: Question): void {
 .chips .sure { background: var(--jade-soft); color: var(--jade); }
 .chips .aside { background: var(--brick-soft); color: var(--brick); }
 .chips .open { background: var(--amber-soft); color: var(--amber-deep); }
+summary { cursor: pointer; color: var(--jade); font-weight: 600; font-size: 0.85rem; width: fit-content; }
+.working ol { display: grid; gap: 0.35rem; padding: 0.4rem 0 0.2rem 0.6rem; border-left: 2px solid var(--hairline); }
+.working li { display: grid; gap: 0.1rem; font-size: 0.87rem; color: var(--ink-2); overflow-x: auto; overflow-y: hidden; }
 .bin { position: absolute; top: 0.45rem; right: 0.4rem; opacity: 0; }
 .card:hover .bin, .card:focus-within .bin { opacity: 1; }
 </style>

@@ -1,0 +1,163 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { cpus } from 'node:os'
+import { compile as mathCompile } from 'mathjs'
+import { analyse, type CaseFile } from '#core/model'
+import { sentenceOf } from '#core/explain'
+import { compileNumber, resolve, type Expression, type NumberFunction } from '#core/formula'
+import { ratio, rationalOfDecimal } from '#core/numeric'
+import { FunctionTable, findBest, findRoots } from '#core/solve'
+
+// Everything is compared within one run, in turn (A B A B …), so that a machine whose speed drifts does not tilt a ratio.
+const table = new FunctionTable()
+const read = (text: string): Expression => resolve(text, { variable: 'x', givens: new Map(), functions: new Map(), variables: new Set() }).expression!
+const median = (list: number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1]!
+const percentile = (list: number[], p: number): number => [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(p * list.length))]!
+let sink = 0
+
+/** Median time of one call in ms, of two works in turn. */
+function pair(a: () => void, b: () => void, rounds: number, calls: number): { a: number; b: number; ratio: number } {
+  const times: [number, number][] = []
+  for (let r = 0; r < rounds + 2; r++) {
+    const t0 = performance.now()
+    for (let i = 0; i < calls; i++) a()
+    const t1 = performance.now()
+    for (let i = 0; i < calls; i++) b()
+    const t2 = performance.now()
+    if (r >= 2) times.push([(t1 - t0) / calls, (t2 - t1) / calls])
+  }
+  return { a: median(times.map((t) => t[0])), b: median(times.map((t) => t[1])), ratio: median(times.map((t) => t[0] / t[1])) }
+}
+
+const lines: string[] = []
+const say = (text = '') => { lines.push(text); console.log(text) }
+const f2 = (x: number) => x.toPrecision(3)
+
+say('# Benchmarks')
+say()
+say(`Ratios within one run; times are of this machine on this day only (${cpus().length} cores, Node.js ${process.version}, ${new Date().toISOString().slice(0, 10)}). \`npm run bench\` writes this page.`)
+
+// ---- evaluation ---------------------------------------------------------------------------------------------
+const byHand: [string, NumberFunction][] = [
+  ['180 + 2.5 x', (x) => 180 + 2.5 * x],
+  ['x (14 - x/30) - (180 + 2.5 x)', (x) => x * (14 - x / 30) - (180 + 2.5 * x)],
+  ['0.02 x^3 - 1.5 x^2 + 12 x + 300', (x) => 0.02 * x ** 3 - 1.5 * x ** 2 + 12 * x + 300],
+  ['850/(1 + 16 exp(-0.55 x))', (x) => 850 / (1 + 16 * Math.exp(-0.55 * x))],
+  ['1500*1.034^x', (x) => 1500 * 1.034 ** x],
+  ['sin(3 x) exp(-x/4) + ln(x + 2)', (x) => Math.sin(3 * x) * Math.exp(-x / 4) + Math.log(x + 2)],
+]
+say()
+say('## Evaluation')
+say()
+say('| formula | against TypeScript by hand (goal ≤ 2) | mathjs compiled against ours (goal ≥ 15) |')
+say('|---|---|---|')
+const hand: number[] = []
+const peer: number[] = []
+for (const [text, own] of byHand) {
+  const ours = compileNumber(read(text), table.number)
+  const other = mathCompile(text.replace(/\bln\b/g, 'log').replace(/x \(/g, 'x*('))
+  const run = (f: NumberFunction) => () => { for (let i = 0; i < 200; i++) sink += f(i * 0.05 + 0.1) }
+  const scope = { x: 0 }
+  const theirs = () => { for (let i = 0; i < 200; i++) { scope.x = i * 0.05 + 0.1; sink += other.evaluate(scope) } }
+  const a = pair(run(ours), run(own), 31, 60)
+  const b = pair(theirs, run(ours), 11, 8)
+  hand.push(a.ratio)
+  peer.push(b.ratio)
+  say(`| \`${text}\` | ${f2(a.ratio)} | ${f2(b.ratio)} |`)
+}
+say(`| **median** | **${f2(median(hand))}** | **${f2(median(peer))}** |`)
+
+// ---- roots, best values -------------------------------------------------------------------------------------
+/** What people do without proofs: 2,000 points, a bracket at each change of sign, bisection. */
+function scanRoots(f: NumberFunction, lo: number, hi: number): number[] {
+  const out: number[] = []
+  const n = 2000
+  let px = lo
+  let py = f(lo)
+  for (let i = 1; i <= n; i++) {
+    const x = lo + ((hi - lo) * i) / n
+    const y = f(x)
+    if (py * y < 0) {
+      let [a, b] = [px, x]
+      for (let k = 0; k < 60 && b - a > Math.abs(a) * 2e-16; k++) { const m = (a + b) / 2; if (f(m) * py > 0) a = m; else b = m }
+      out.push((a + b) / 2)
+    } else if (y === 0) out.push(x)
+    px = x
+    py = y
+  }
+  return out
+}
+function scanBest(f: NumberFunction, lo: number, hi: number): number {
+  const n = 2000
+  let best = lo
+  for (let i = 0; i <= n; i++) { const x = lo + ((hi - lo) * i) / n; if (f(x) > f(best)) best = x }
+  let [a, b] = [Math.max(lo, best - (hi - lo) / n), Math.min(hi, best + (hi - lo) / n)]
+  const g = (Math.sqrt(5) - 1) / 2
+  for (let k = 0; k < 60; k++) { const c = b - g * (b - a); const d = a + g * (b - a); if (f(c) > f(d)) b = d; else a = c }
+  return (a + b) / 2
+}
+
+const { problems } = JSON.parse(readFileSync(new URL('../../../core/solve/fixtures/roots.json', import.meta.url), 'utf8')) as { problems: { id: string; formula: string | null; interval: string[]; roots: unknown[] }[] }
+const plain = problems.filter((p) => p.formula && p.interval.every((t) => rationalOfDecimal(t)) && !p.id.startsWith('aps02'))
+say()
+say('## All roots with proof, against a 2,000-point scan with bracketing')
+say()
+const ratios: number[] = []
+let missedByScan = 0
+let missedByUs = 0
+const slow: [number, string][] = []
+for (const p of plain) {
+  const e = read(p.formula!)
+  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [ReturnType<typeof ratio>, ReturnType<typeof ratio>]
+  const f = compileNumber(e, table.number)
+  const [lo, hi] = [Number(a.valueOf()), Number(b.valueOf())]
+  if (scanRoots(f, lo, hi).length < p.roots.length) missedByScan++
+  if (findRoots(e, table, a, b).roots.length < p.roots.length) missedByUs++
+  const r = pair(() => { sink += findRoots(e, table, a, b).roots.length }, () => { sink += scanRoots(f, lo, hi).length }, 5, 3)
+  ratios.push(r.ratio)
+  slow.push([r.a, p.id])
+}
+slow.sort((x, y) => y[0] - x[0])
+say(`${plain.length} reference problems (chosen to be hard). Time with proof against the scan: median **${f2(median(ratios))}** (goal ≤ 3), 90th percentile ${f2(percentile(ratios, 0.9))}. The scan misses roots in ${missedByScan} of them, the proof in ${missedByUs}.`)
+say(`Slowest: ${slow.slice(0, 3).map(([t, id]) => `${id} ${f2(t)} ms`).join(', ')}.`)
+
+const optima = (JSON.parse(readFileSync(new URL('../../../core/solve/fixtures/optima.json', import.meta.url), 'utf8')) as { problems: { id: string; formula: string | null; interval: string[]; domain: string }[] }).problems
+  .filter((p) => p.formula && p.domain === 'real' && p.interval.every((t) => rationalOfDecimal(t)))
+const bestRatios = optima.map((p) => {
+  const e = read(p.formula!)
+  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [ReturnType<typeof ratio>, ReturnType<typeof ratio>]
+  const f = compileNumber(e, table.number)
+  return pair(() => { sink += findBest(e, table, a, b, 1).status.length }, () => { sink += scanBest(f, Number(a.valueOf()), Number(b.valueOf())) }, 5, 2).ratio
+})
+say()
+say(`Greatest value, ${optima.length} reference problems: median **${f2(median(bestRatios))}** (goal ≤ 3), 90th percentile ${f2(percentile(bestRatios, 0.9))}.`)
+
+// ---- whole cases --------------------------------------------------------------------------------------------
+const stall = JSON.parse(readFileSync(new URL('../../../demo/lantern-stall.pasear.json', import.meta.url), 'utf8')) as CaseFile
+const times: number[] = []
+for (let i = 0; i < 400; i++) {
+  const changed: CaseFile = { ...stall, givens: stall.givens!.map((g, k) => (k === 0 ? { ...g, value: 150 + (i % 60) } : g)) }
+  const t = performance.now()
+  const { model, findings } = analyse(changed)
+  for (const f of findings) sink += sentenceOf(f, model).length
+  if (i >= 100) times.push(performance.now() - t)
+}
+say()
+say('## From a changed given to all findings')
+say()
+say(`The Lantern stall: median ${f2(median(times))} ms, 95th percentile **${f2(percentile(times, 0.95))} ms** (goal < 4 ms).`)
+
+const large = (n: number): CaseFile => ({
+  format: 'pasear-case', version: 1, title: 'Large', givens: [{ name: 'k', value: 2 }], variables: [{ name: 'x', from: 0, to: 100 }],
+  functions: Array.from({ length: n }, (_, i) => ({ name: `f${i}`, of: 'x', by: { kind: 'formula' as const, text: i % 3 === 0 ? `x (14 - x/${20 + i}) - k` : i % 3 === 1 ? `f${i - 1} - ${i} - 2 x` : `40 exp(x/${60 + i}) - ${100 + i}` } })),
+  questions: Array.from({ length: n }, (_, i) => (i % 2 === 0 ? { id: `q${i}`, ask: 'reach' as const, function: `f${i}`, value: i } : { id: `q${i}`, ask: 'greatest' as const, function: `f${i}` })),
+})
+const sizes = [10, 50, 100, 200]
+const bySize = sizes.map((n) => { const c = large(n); const list: number[] = []; for (let i = 0; i < 9; i++) { const t = performance.now(); sink += analyse(c).findings.length; list.push(performance.now() - t) } return median(list.slice(2)) })
+say()
+say('| functions and questions | ms | ms for each question |')
+say('|---|---|---|')
+sizes.forEach((n, i) => say(`| ${n} | ${f2(bySize[i]!)} | ${f2(bySize[i]! / n)} |`))
+say()
+say(`From 10 to 200 (20 times as many) time grows ${f2(bySize[3]! / bySize[0]!)} times (goal: linear, 20).`)
+if (!Number.isFinite(sink)) console.log(sink)
+writeFileSync(new URL('../../../docs/benchmarks.md', import.meta.url), `${lines.join('\n')}\n`)

@@ -1,0 +1,3 @@
+import { runBundled } from './bundle.mjs'
+
+await runBundled('bench/run.ts')
