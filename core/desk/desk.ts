@@ -106,7 +106,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   const output = model.functions.get(f.about.functions[0] ?? '')?.unit ?? null
   const exact = f.solutions.slice(0, 6).flatMap((s) => (s.exactLatex && s.exact && !isShortDecimal(s.exact) ? [{ latex: `${latexName(name)} = ${s.exactLatex}`, text: `${name} = ${s.exact}`, near: formatNumber(s.at, 10) }] : []))
   const details: string[] = []
-  if (f.solutions.length > 0 && f.solutions.length <= 6 && exact.length === 0 && f.solutions.some((s) => !Number.isInteger(s.at))) details.push(`${name} ≈ ${f.solutions.map((s) => formatNumber(s.at, 10)).join(', ')}`)
+  if (f.solutions.length > 0 && f.solutions.length <= 6 && exact.length === 0 && (f.ask === 'meet' || f.ask === 'reach' || f.ask === 'multiply' || f.ask === 'given') && f.solutions.some((s) => !Number.isInteger(s.at))) details.push(`${name} ≈ ${f.solutions.map((s) => formatNumber(s.at, 10)).join(', ')}`)
   for (const s of f.solutions.slice(0, 3)) {
     const w = s.whole
     if (!w || (f.ask !== 'meet' && f.ask !== 'reach') || w.at === s.at) continue
@@ -118,9 +118,10 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
     const peak = f.ask === 'greatest' ? 'peak' : 'low point'
     if (f.wholeTies) details.push(`${peak} at ${name} = ${formatNumber(s.at)}, between ${f.wholeTies.length === 2 ? 'two equal whole neighbours' : 'equal whole neighbours'}`)
     else if (s.kind === 'endpoint') details.push(`at the end of the range: ${name} = ${formatNumber(s.at)}`)
+    else if (exact.length === 0 && !s.whole && !Number.isInteger(s.at) && !sentenceOf(f, model).includes(formatNumber(s.at))) details.push(`${name} ≈ ${formatNumber(s.at, 10)}`)
     else if (s.whole && s.whole.at !== s.at) details.push(`${peak} ${formatQuantity(f.value ?? 0, output)} at ${name} = ${formatNumber(s.at)}`)
   }
-  if (f.value !== null && f.exactValue && /[a-z/]/.test(f.exactValue) && !isMoney(output)) details.push(`exactly ${f.exactValue}`)
+  if (f.value !== null && f.exactValue && /[a-z/]/.test(f.exactValue) && !isShortDecimal(f.exactValue) && !isMoney(output)) details.push(`exactly ${f.exactValue}`)
   const range = variable?.from && variable.to && f.about.from !== null && f.about.to !== null ? `${formatNumber(f.about.from)} … ${formatNumber(f.about.to)}` : null
   return {
     id: f.id, status: f.status, question: questionParts(q, model), says: sentenceOf(f, model), exact, details, chips: chips(f, range),

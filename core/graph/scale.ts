@@ -6,7 +6,7 @@ export function roundStep(width: number, count: number): number {
   const raw = width / Math.max(1, count)
   const power = 10 ** Math.floor(Math.log10(raw))
   const share = raw / power
-  return (share < 1.5 ? 1 : share < 3.5 ? 2 : share < 7.5 ? 5 : 10) * power
+  return (share < 1.5 ? 1 : share < 3 ? 2 : share < 7 ? 5 : 10) * power
 }
 
 /** An axis around [min, max], widened to round ends when asked. */

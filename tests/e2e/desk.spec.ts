@@ -133,6 +133,24 @@ test('a phrase is selected and becomes a given', async ({ page, server }) => {
   await expect(says(page)).toHaveText(['13 passengers is the first whole number that pays.'])
 })
 
+test('a form is searched and put on the desk, and answers a question', async ({ page, server }) => {
+  await page.goto(server.url)
+  await page.getByRole('button', { name: 'New case' }).click()
+  await page.getByRole('button', { name: 'Forms' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Forms' })
+  await dialog.getByRole('textbox', { name: 'Search the forms' }).fill('channel')
+  await expect(dialog.getByRole('heading', { name: 'Flow in a rectangular channel' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).include('.p-dialog').analyze()).violations.map((v) => v.id)).toEqual([])
+  await dialog.getByRole('button', { name: 'Put on the desk' }).click()
+  await entry(page).fill('Q = 12 ?')
+  await page.keyboard.press('Enter')
+  // 1/0.014 · 3y · (3y/(3+2y))^(2/3) · 0.03 = 12 at y = 2.0533…, by bisection on the formula itself
+  await expect(says(page)).toHaveText(/^Q is 12 at y = 2\.05\d+ m\.$/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('No function yet.')).toBeVisible()
+})
+
 test('a stale write is refused, said, and both versions are offered', async ({ page, server }) => {
   await stand(page, server)
   const there = await server.case('Lantern stall')

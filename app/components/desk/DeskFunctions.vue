@@ -11,6 +11,7 @@ const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>
 const store = useCaseStore()
 const toast = useToast()
 
+const formsDialog = ref(false)
 const rows = computed(() => props.document.functions ?? [])
 const shown = (name: string) => props.desk?.functions.find((f) => f.name === name)
 const dim = (name: string) => props.lit !== null && !props.lit.has(`function:${name}`)
@@ -58,9 +59,11 @@ function remove(f: FunctionRow): void {
   <section class="panel" aria-labelledby="functions-title">
     <div class="panel-head">
       <h2 id="functions-title" class="panel-title" tabindex="-1">Functions<span class="panel-count">{{ rows.length }}</span></h2>
+      <button type="button" class="word-button forms" @click="formsDialog = true">Forms</button>
       <button type="button" class="word-button" @click="emit('begin', document.variables?.[0] ? `f(${document.variables[0].name}) = ` : 'x = 0 … 10')">+ Function</button>
     </div>
     <p v-if="rows.length === 0" class="quiet">No function yet. Write one on the entry line: <code>C(q) = F + k q</code>, or a line through two readings: <code>p(q) = line (240, 6), (150, 9)</code>.</p>
+    <FormsDialog v-model:visible="formsDialog" />
     <ul>
       <li
         v-for="(f, i) in rows" :key="f.name" class="row" :class="{ dim: dim(f.name), hidden: f.shown === false }" tabindex="-1" data-row
@@ -93,6 +96,7 @@ function remove(f: FunctionRow): void {
 </template>
 
 <style scoped>
+.forms { margin-left: auto; }
 .row { display: grid; grid-template-columns: 26px minmax(0, 1fr) auto auto; column-gap: 0.75rem; align-items: center; padding: 0.4rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
 .dim { opacity: 0.4; }
 .hidden .swatch { opacity: 0.3; }
