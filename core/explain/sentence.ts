@@ -1,4 +1,4 @@
-import type { Finding, Model, Solution } from '../model'
+import type { Finding, FindingStretch, Model, Solution } from '../model'
 import { times, type Unit } from '../units'
 import { formatNumber, formatQuantity, inputNoun, isMoney } from './quantity'
 
@@ -39,8 +39,8 @@ class Speaker {
     }
   }
 
-  private at(x: number): string {
-    const text = formatQuantity(x, this.input)
+  private at(x: number, digits = 6): string {
+    const text = formatQuantity(x, this.input, digits)
     return /\p{L}{3,}$/u.test(text) || isMoney(this.input) ? text : `${this.x} = ${text}`
   }
   private out(y: number): string { return formatQuantity(y, this.output) }
@@ -62,14 +62,16 @@ class Speaker {
     if (f.status === 'unsettled') return this.unsettled()
     if (f.status === 'everywhere') return f.ask === 'meet' ? `${this.name} and ${this.other} are equal everywhere ${this.range()}: their greatest difference is ${this.out(f.gap?.size ?? 0)}.` : `${this.name} is ${this.out(f.about.level ?? 0)} everywhere ${this.range()}.`
     if (f.status === 'none') return this.never()
-    if (sorted.length === 0) return `${this.goal()} on ${f.stretches.map((s) => `${formatNumber(s.from ?? -Infinity)} … ${formatNumber(s.to ?? Infinity)}`).join(' and ')}.`
+    if (sorted.length === 0) return `${this.goal()} ${list(f.stretches.map((s) => this.stretch(s)))}.`
     if (sorted.length === 1) return this.one(sorted[0]!)
-    const places = sorted.map((s) => (s.whole && s.at === s.whole.at ? this.at(s.at) : this.place(s)))
+    const digits = [6, 9, 12, 16].find((d) => new Set(sorted.map((s) => formatNumber(s.at, d))).size === sorted.length) ?? 16
+    const places = sorted.map((s) => this.place(s, digits))
     if (sorted.length > 6) return `${this.goal()} at ${sorted.length} places, from ${places[0]} to ${places[places.length - 1]}.`
     return `${this.goal()} at ${list(places)}${this.wholes(sorted)}.`
   }
 
-  private place(s: Solution): string { return s.reads ? `${this.at(s.at)} (${s.reads})` : this.at(s.at) }
+  private place(s: Solution, digits = 6): string { return s.reads ? `${this.at(s.at, digits)} (${s.reads})` : this.at(s.at, digits) }
+  private stretch(s: FindingStretch): string { return `from ${formatNumber(s.from ?? -Infinity)} to ${this.at(s.to ?? Infinity)}` }
 
   private wholes(all: readonly Solution[]): string {
     const parts = all.flatMap((s) => (s.whole && s.whole.at !== s.at ? [`${s.turns < 0 ? 'up to' : 'from'} ${formatQuantity(s.whole.at, this.input)}${s.turns < 0 ? '' : ' on'}`] : []))
@@ -112,6 +114,7 @@ class Speaker {
     const above = b.low > b.level
     const bound = above ? `stays above ${this.bound(b.low, -1)}` : b.high < b.level ? `stays below ${this.bound(b.high, 1)}` : 'passes it without taking it'
     if (b.approaches !== null && Math.abs(b.approaches - b.level) <= 1e-9 * Math.max(1, Math.abs(b.level))) return `${b.monotone === 'falls' ? 'falls and' : b.monotone === 'rises' ? 'rises and' : ''} comes ever closer to ${this.out(b.approaches)} without reaching it`.trim()
+    if (b.low === b.level || b.high === b.level) return b.low === b.level ? `stays at or above ${this.out(b.low)}` : `stays at or below ${this.out(b.high)}`
     if (b.monotone && b.from !== null) return `${b.monotone} from ${this.out(b.from)} and ${bound}`
     return bound
   }
@@ -168,7 +171,8 @@ class Speaker {
     if (f.status === 'none') return f.message!
     if (f.status === 'unsettled') return `Not settled: where ${this.name} is ${f.ask} could not be proven.`
     const value = f.value === null ? '' : this.out(f.value)
-    if (f.status === 'everywhere' || f.stretches.length > 0 && f.solutions.length === 0) return `${this.name} is ${value} throughout; no input is better than another.`
+    if (f.status === 'everywhere') return `${this.name} is ${value} throughout; no input is better than another.`
+    if (f.stretches.length > 0 && !f.wholeTies) return `${this.name} is ${f.ask} ${list(f.stretches.map((s) => this.stretch(s)))}: ${value}.`
     if (f.wholeTies) {
       const ties = f.wholeTies.map((t) => formatNumber(t.at))
       return `${list(ties, 'or')} ${this.isCounted() ? this.noun() : ''}`.trim() + `: ${this.out(f.wholeTies[0]!.value)}.`

@@ -1,5 +1,5 @@
 import { EMPTY, Enclosure, ENTIRE, BROKEN, NOTHING, PARTIAL, iv } from '../interval'
-import { wholeExponent, type Expression, type Unary } from './expression'
+import { same, wholeExponent, type Expression, type Unary } from './expression'
 import type { FunctionLookup } from './evaluate'
 
 /** Encloses all values on a box of inputs. */
@@ -30,12 +30,18 @@ export function compileEnclosure(e: Expression, lookup: FunctionLookup<Enclosure
     case 'negate': { const f = compile(e.a); return (x) => iv.negate(f(x)) }
     case 'add': { const f = compile(e.a); const g = compile(e.b); return (x) => iv.add(f(x), g(x)) }
     case 'subtract': { const f = compile(e.a); const g = compile(e.b); return (x) => iv.subtract(f(x), g(x)) }
-    case 'multiply': { const f = compile(e.a); const g = compile(e.b); return (x) => iv.multiply(f(x), g(x)) }
+    case 'multiply': {
+      const f = compile(e.a)
+      if (e.b.kind === 'apply' && e.b.name === 'ln' && same(e.a, e.b.a)) return (x) => iv.timesLogarithm(f(x))
+      const g = compile(e.b)
+      return (x) => iv.multiply(f(x), g(x))
+    }
     case 'divide': { const f = compile(e.a); const g = compile(e.b); return (x) => iv.divide(f(x), g(x)) }
     case 'power': {
       const f = compile(e.a)
       const n = wholeExponent(e.b)
       if (n !== null) return (x) => iv.integerPower(f(x), n)
+      if (same(e.a, e.b)) return (x) => iv.exp(iv.timesLogarithm(f(x)))
       const g = compile(e.b)
       if (e.b.kind === 'number') { const y = e.b.within; return (x) => iv.realPower(f(x), y) }
       return (x) => iv.power(f(x), g(x))

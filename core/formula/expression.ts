@@ -77,6 +77,8 @@ export function divide(a: Expression, b: Expression): Expression {
 }
 export function power(a: Expression, b: Expression): Expression {
   const exact = both(a, b)
+  // 0^0 comes only from putting 0 into u^v with a varying exponent, where it has no value.
+  if (exact && isZero(exact[0]) && isZero(exact[1])) return { kind: 'apply', name: 'ln', a }
   if (exact && isInteger(exact[1])) {
     const folded = integerPower(exact[0], toDouble(exact[1]))
     if (folded) return exactNumber(folded)

@@ -164,6 +164,17 @@ export function power(u: Enclosure, v: Enclosure): Enclosure {
   return result.flags & EMPTY ? NOTHING : new Enclosure(result.lo, result.hi, flags | (base.lo === 0 ? PARTIAL | BROKEN : 0))
 }
 
+/** u ln u, tight near 0, where it comes to 0 (and has no value at 0 itself): falls until 1/e, rises after. */
+export function timesLogarithm(u: Enclosure): Enclosure {
+  if (u.flags & EMPTY || u.hi <= 0) return NOTHING
+  const flags = u.lo > 0 ? u.flags : u.flags | PARTIAL | (u.lo < 0 ? BROKEN : 0)
+  const lo = Math.max(u.lo, 0)
+  const at = (x: number): Enclosure => (x === 0 ? new Enclosure(0, 0) : multiply(new Enclosure(x, x), ln(new Enclosure(x, x))))
+  const [a, b] = [at(lo), at(u.hi)]
+  const least = lo <= 0.36787944117144233 && u.hi >= 0.36787944117144228 ? -0.36787944117144239 : Math.min(a.lo, b.lo)
+  return make(least, Math.max(a.hi, b.hi), flags)
+}
+
 /** Odd roots take any number, even ones only what is not negative. */
 export function root(a: Enclosure, n: number): Enclosure {
   if (a.flags & EMPTY) return NOTHING

@@ -1,6 +1,6 @@
 import { ratio, rationalOfDouble, rationalText, signOf, toDouble, ZERO, type Rational } from '../numeric'
 import { EMPTY, type Enclosure } from '../interval'
-import { VARIABLE, call, compileNumber, decimalText, dependsOnVariable, exactNumber, nearName, quoted, rebuild, substitute, subtract, type Expression, type NumberFunction } from '../formula'
+import { VARIABLE, call, compileNumber, decimalText, dependsOnVariable, exactNumber, multiply, nearName, quoted, rebuild, substitute, subtract, type Expression, type NumberFunction } from '../formula'
 import { encloseAt, exactRational, findBest, findRoots, formOf, inline, integrate, leastOf, smoothParts, whereRelation, type Root, type RootSearch, type FunctionTable } from '../solve'
 import { UNKNOWN_GIVEN, buildModel, readAmount, type Model, type ModelFunction, type ModelVariable } from './build'
 import { functionsOf, type Amount, type Question } from './case'
@@ -11,6 +11,9 @@ import { bestWhole, valueAtWhole, wholeNeighbours } from './whole'
 
 /** Why a question cannot be answered, in a plain sentence. */
 class Refusal extends Error {}
+
+/** Set-aside answers on one side that are told one by one. */
+const MOST_SET_ASIDE = 100
 
 /** Findings already made, for questions that use an earlier answer. */
 export type Answers = (id: string) => Finding | null
@@ -41,6 +44,7 @@ class Asker {
   private readonly from: Rational | null
   private readonly to: Rational | null
   private readonly narrowed: boolean
+  private readonly irrationalEnds: readonly Expression[]
 
   constructor(private readonly q: Question, private readonly model: Model, private readonly answers: Answers) {
     const names = functionsOf(q)
@@ -50,11 +54,12 @@ class Asker {
     const other = this.functions.find((f) => f.of !== of)
     if (other) throw new Refusal(`${this.functions[0]!.name} is a function of ${of}, but ${other.name} is of ${other.of}; only functions of one variable can be set against each other.`)
     this.variable = model.variables.get(of)!
-    const from = q.from === undefined ? null : this.amount(q.from, 'the start of the range')
-    const to = q.to === undefined ? null : this.amount(q.to, 'the end of the range')
+    const from = q.from === undefined ? null : this.quantity(q.from, 'the start of the range')
+    const to = q.to === undefined ? null : this.quantity(q.to, 'the end of the range')
     this.narrowed = from !== null || to !== null
-    this.from = from ?? this.variable.from
-    this.to = to ?? this.variable.to
+    this.from = from?.exact ?? this.variable.from
+    this.to = to?.exact ?? this.variable.to
+    this.irrationalEnds = this.narrowed ? [from?.irrational, to?.irrational].filter((e): e is Expression => e !== null && e !== undefined) : this.variable.irrationalEnds
     if (this.from && this.to && this.from.compare(this.to) > 0) throw new Refusal(`The range asked for starts at ${show(this.from)}, after its end ${show(this.to)}.`)
   }
 
@@ -86,11 +91,14 @@ class Asker {
     return f
   }
 
-  private amount(a: Amount, what: string): Rational {
-    if (typeof a === 'object') return this.earlier(a, what)
+  private amount(a: Amount, what: string): Rational { return this.quantity(a, what).exact }
+
+  /** A number of the question: its fraction (or the nearest double), and the number itself where it is no fraction. */
+  private quantity(a: Amount, what: string): { exact: Rational; irrational: Expression | null } {
+    if (typeof a === 'object') return { exact: this.earlier(a, what), irrational: null }
     const read = readAmount(a, this.model.names)
     if (!read.ok) throw new Refusal(`For ${what}: ${read.problem.message}`)
-    return read.exact
+    return read
   }
 
   private earlier(a: { of: string; pick?: 'first' | 'last' | 'whole' | undefined }, what: string): Rational {
@@ -136,13 +144,13 @@ class Asker {
   }
 
   private reach(q: Question & { ask: 'reach' }): Finding {
-    const level = this.amount(q.value, 'the value to reach')
-    return this.level(subtract(this.body(), exactNumber(level)), this.body(), level)
+    const level = this.quantity(q.value, 'the value to reach')
+    return this.level(subtract(this.body(), numberOf(level)), this.body(), level.exact)
   }
 
   /** All inputs at which `e` is 0, read as "`shown` reaches the level". */
   private level(e: Expression, shown: Expression, level: Rational | null): Finding {
-    const search = findRoots(e, this.table, this.from, this.to)
+    const search = findRoots(e, this.table, this.from, this.to, this.irrationalEnds)
     const value = compileNumber(shown, this.table.number)
     const here = compileNumber(e, this.table.number)
     const solutions = search.roots.map((r, i) => this.solution(r, e, here, level ? toDouble(level) : value(r.at), search, i))
@@ -153,7 +161,9 @@ class Asker {
       ...search.everywhere.map((s) => stretch(s.lo, s.hi, s.closedLo, s.closedHi)),
       ...search.open.map((o) => stretch(o.lo, o.hi, true, true)),
     ]
-    const status = everywhere && solutions.length === 0 && search.open.length === 0 ? 'everywhere' : solutions.length > 0 || everywhere ? 'found' : search.open.length > 0 ? 'unsettled' : 'none'
+    const whole = search.everywhere.length === 1 && this.from && this.to && search.everywhere[0]!.lo === toDouble(this.from) && search.everywhere[0]!.hi === toDouble(this.to)
+      || search.everywhere.length === 1 && search.everywhere[0]!.lo === -Infinity && search.everywhere[0]!.hi === Infinity
+    const status = whole ? 'everywhere' : solutions.length > 0 || everywhere ? 'found' : search.open.length > 0 ? 'unsettled' : 'none'
     return this.finding({
       status, complete: settled, solutions, stretches, searched: search.searched, about, setAside: everywhere ? [] : this.setAside(e),
       secondWay: worst(search.roots.map((r) => this.secondWayAt(r, here, search))),
@@ -208,7 +218,8 @@ class Asker {
     for (const below of [true, false]) {
       const edge = below ? this.from : this.to
       const search = below ? findRoots(e, this.table, this.from.sub(width), edge) : findRoots(e, this.table, edge, this.to.add(width))
-      for (const r of search.roots) {
+      for (const r of search.roots.slice(0, MOST_SET_ASIDE)) {
+        if (r.lo <= toDouble(edge) && r.hi >= toDouble(edge)) continue
         if (below ? r.at >= toDouble(edge) : r.at <= toDouble(edge)) continue
         const asked = this.narrowed && !(below ? this.variable.from?.compare(edge) === 0 : this.variable.to?.compare(edge) === 0)
         out.push({ at: r.at, below, reason: `${below ? 'below' : 'above'} the range ${asked ? 'asked for' : `of ${this.variable.name}`}, ${show(edge)}` })
@@ -250,15 +261,17 @@ class Asker {
   }
 
   private multiply(q: Question & { ask: 'multiply' }): Finding {
-    const factor = this.amount(q.factor, 'the factor')
+    const factor = this.quantity(q.factor, 'the factor')
     const start = q.start === undefined ? this.from ?? ZERO : this.amount(q.start, 'the start')
     const e = this.body()
     const first = this.exactOrNear(e, start)
-    if (!first) throw new Refusal(`${this.functions[0]!.name} has no value at ${this.variable.name} = ${show(start)}, where the counting starts.`)
-    const level = first.mul(factor)
-    const goal = subtract(e, exactNumber(level))
+    const there = smoothParts(e, this.table, start, start).find((p) => p.isPoint)?.expression
+    if (!first || !there) throw new Refusal(`${this.functions[0]!.name} has no value at ${this.variable.name} = ${show(start)}, where the counting starts.`)
+    const level = first.mul(factor.exact)
+    // The level as it is, not its nearest double: 0.1 · 100 · 0.5^(2/8) keeps its logarithm short.
+    const goal = subtract(e, multiply(numberOf(factor), atInput(there, start)))
     const search = findRoots(goal, this.table, start, this.to)
-    const after = search.roots.filter((r) => r.at > toDouble(start) || (factor.compare(ratio(1)) === 0 && false))
+    const after = search.roots.filter((r) => r.at > toDouble(start))
     const value = compileNumber(goal, this.table.number)
     const root = after[0]
     const about = this.about({ from: toDouble(start), level: toDouble(level), at: toDouble(start) })
@@ -284,8 +297,9 @@ class Asker {
   // ---- where, compare ---------------------------------------------------------------------------------------
 
   private where(q: Question & { ask: 'where' }): Finding {
-    const level = this.amount(q.value, 'the value to compare with')
-    const e = subtract(this.body(), exactNumber(level))
+    const limit = this.quantity(q.value, 'the value to compare with')
+    const level = limit.exact
+    const e = subtract(this.body(), numberOf(limit))
     const found = whereRelation(e, this.table, this.from, this.to, q.relation)
     const whole = this.variable.whole && q.round !== 'none'
     const stretches = found.stretches.map((s) => ({
@@ -341,7 +355,7 @@ class Asker {
     }
     const value = compileNumber(e, this.table.number)
     const wholeRule = this.variable.whole && this.q.round !== 'none' && this.from && this.to
-    const wholes = wholeRule ? bestWhole(e, this.table, this.from!, this.to!, found.places, sense) : []
+    const wholes = wholeRule ? bestWhole(e, this.table, this.from!, this.to!, [...found.places, ...wholesInside(found.flat)], sense) : []
     const lo = this.from ? toDouble(this.from) : null
     const hi = this.to ? toDouble(this.to) : null
     const solutions: Solution[] = found.best.map((b) => {
@@ -353,7 +367,7 @@ class Asker {
     })
     const peak = found.best[0]
     return this.finding({
-      status: solutions.length === 0 && found.flat.length > 0 ? 'everywhere' : 'found', complete: found.complete, solutions, value: found.value,
+      status: found.flat.some((s) => s.lo === (lo ?? -Infinity) && s.hi === (hi ?? Infinity)) ? 'everywhere' : 'found', complete: found.complete, solutions, value: found.value,
       exactValue: found.exactValue ? rationalText(found.exactValue) : null,
       wholeTies: wholes.length > 1 ? wholes : null,
       stretches: found.flat.map((f) => stretch(f.lo, f.hi, true, true)),
@@ -521,6 +535,7 @@ function inUnknown(e: Expression, table: FunctionTable): Expression | null {
 }
 const atInput = (e: Expression, at: Rational): Expression => substitute(e, exactNumber(at))
 
+const numberOf = (a: { exact: Rational; irrational: Expression | null }): Expression => a.irrational ?? exactNumber(a.exact)
 const show = (r: Rational): string => decimalText(r) ?? short(toDouble(r))
 const short = (x: number): string => String(Number(x.toPrecision(6)))
 
@@ -546,6 +561,11 @@ const worst = (list: readonly (SecondWay | null)[]): SecondWay | null => {
   const known = list.filter((s): s is SecondWay => s !== null)
   if (known.length === 0) return null
   return known.reduce((a, b) => (b.agrees === a.agrees ? (b.difference > a.difference ? b : a) : b.agrees ? a : b))
+}
+
+/** Whole inputs on stretches where the best value is taken throughout, up to a few thousand. */
+function wholesInside(flat: readonly { lo: number; hi: number }[]): number[] {
+  return flat.flatMap((f) => (f.hi - f.lo <= 5000 ? Array.from({ length: Math.max(0, Math.floor(f.hi) - Math.ceil(f.lo) + 1) }, (_, i) => Math.ceil(f.lo) + i) : []))
 }
 
 function nearestOf(wholes: readonly WholeReading[], at: number): WholeReading | null {

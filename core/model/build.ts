@@ -20,6 +20,8 @@ export interface ModelVariable {
   /** null: unbounded */
   readonly from: Rational | null
   readonly to: Rational | null
+  /** the ends themselves, where they are no fractions */
+  readonly irrationalEnds: readonly Expression[]
   readonly since: string | number | null
 }
 
@@ -149,9 +151,10 @@ class Builder {
   }
 
   /** A number, or a formula text in givens. */
-  private number(value: NumberText, path: string): Rational | null {
+  private number(value: NumberText, path: string): Rational | null { return this.amount(value, path)?.exact ?? null }
+  private amount(value: NumberText, path: string): { exact: Rational; irrational: Expression | null } | null {
     const result = readAmount(value, this.namesFor(null))
-    if (result.ok) return result.exact
+    if (result.ok) return result
     this.error(path, result.problem.message, result.problem)
     return null
   }
@@ -159,14 +162,14 @@ class Builder {
   private readVariables(): void {
     this.source.variables?.forEach((v, i) => {
       const path = `variables[${i}]`
-      const from = v.from === undefined ? null : this.number(v.from, `${path}.from`)
-      const to = v.to === undefined ? null : this.number(v.to, `${path}.to`)
+      const [start, end] = [v.from === undefined ? null : this.amount(v.from, `${path}.from`), v.to === undefined ? null : this.amount(v.to, `${path}.to`)]
+      const [from, to] = [start?.exact ?? null, end?.exact ?? null]
       if (from && to && from.compare(to) > 0) this.error(`${path}.from`, `The range of ${quoted(v.name)} starts at ${toDouble(from)}, after its end ${toDouble(to)}; exchange the two.`)
       if (v.since !== undefined && !isSince(v.since)) this.error(`${path}.since`, `${quoted(String(v.since))} is no date; write a year such as 2031 or a date such as \`2031-01-06\`.`)
       const bad = from && to && from.compare(to) > 0
       this.variables.set(v.name, {
         name: v.name, unit: this.unit(v.unit, `${path}.unit`), label: v.label ?? '', whole: v.whole === true, since: v.since ?? null,
-        from: bad ? to : from, to: bad ? from : to,
+        from: bad ? to : from, to: bad ? from : to, irrationalEnds: [start?.irrational, end?.irrational].filter((e): e is Expression => e !== null && e !== undefined),
       })
     })
   }
@@ -446,19 +449,19 @@ function isRealDate(text: string): boolean {
 }
 
 /** Reads a number or a formula text in givens, exactly where it is a fraction, else to the nearest double. */
-export function readAmount(value: NumberText, names: Names): { ok: true; exact: Rational; value: number } | { ok: false; problem: Problem } {
+export function readAmount(value: NumberText, names: Names): { ok: true; exact: Rational; value: number; /** the number itself, where it is no fraction: 2π, √2 */ irrational: Expression | null } | { ok: false; problem: Problem } {
   if (typeof value === 'number') {
     const exact = rationalOfTyped(value)
-    return exact ? { ok: true, exact, value } : { ok: false, problem: { code: 'unexpected', start: 0, end: 0, message: `${value} is not a number.` } }
+    return exact ? { ok: true, exact, value, irrational: null } : { ok: false, problem: { code: 'unexpected', start: 0, end: 0, message: `${value} is not a number.` } }
   }
   const r = resolve(value, { ...names, variable: null })
   if (!r.expression) return { ok: false, problem: r.problems[0]! }
   const exact = exactRational(r.expression)
-  if (exact) return { ok: true, exact, value: toDouble(exact) }
+  if (exact) return { ok: true, exact, value: toDouble(exact), irrational: null }
   const within = encloseConstant(r.expression)
   if (within.flags & EMPTY || !Number.isFinite(within.lo) || !Number.isFinite(within.hi)) return { ok: false, problem: { code: 'domain', start: 0, end: value.length, message: `${quoted(value)} has no value.` } }
   const near = within.lo + (within.hi - within.lo) / 2
-  return { ok: true, exact: rationalOfDouble(near), value: near }
+  return { ok: true, exact: rationalOfDouble(near), value: near, irrational: r.expression }
 }
 
 const rangeText = (x: string, p: PieceRow): string => {

@@ -1,8 +1,8 @@
 import { rationalOfDouble, toDouble, type Rational } from '../numeric'
 import { EMPTY, PARTIAL, containsZero, Enclosure } from '../interval'
 import { compileEnclosure, dependsOnVariable, encloseRational, exactNumber, substitute, type Expression } from '../formula'
-import { exactRational, isExactlyZero } from './constant'
-import { rationalExact, type ExactForm } from './exactForm'
+import { exactRational, isExactlyZero, vanishesAt } from './constant'
+import { encloseConstant, formOf, rationalExact, type ExactForm } from './exactForm'
 import { encloseAt, smoothParts, type SmoothPart } from './stretches'
 import type { FunctionTable } from './table'
 import { zerosOf, type Zero } from './zeros'
@@ -38,8 +38,10 @@ export interface RootSearch {
 /**
  * Every input in from…to at which `e` is 0 (null: unbounded). Ends belong to the range. Breaks between pieces are owned by the piece that holds
  * them; a jump over 0 is reported as a jump, never as a root.
+ *
+ * @param irrationalEnds  ends of the range that are no fractions (from and to then hold the nearest doubles): the range ends there exactly
  */
-export function findRoots(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null): RootSearch {
+export function findRoots(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, irrationalEnds: readonly Expression[] = []): RootSearch {
   const tails = from && to ? null : boundTails(e, table, from, to)
   const parts = smoothParts(e, table, tails?.from ?? from, tails?.to ?? to)
   const found: (Zero & { part: SmoothPart })[] = []
@@ -58,7 +60,7 @@ export function findRoots(e: Expression, table: FunctionTable, from: Rational | 
     algebraic &&= set.algebraic
     if (set.everywhere) { everywhere.push({ lo: part.from ? toDouble(part.from) : -Infinity, hi: part.to ? toDouble(part.to) : Infinity, closedLo: false, closedHi: false }); return }
     for (const f of set.flat ?? []) everywhere.push({ lo: f.lo, hi: f.hi, closedLo: false, closedHi: false })
-    for (const z of set.zeros) if (!isEnd(z, part.from) && !isEnd(z, part.to)) found.push({ ...z, part })
+    for (const z of set.zeros) if (!isEnd(z, part.from, part.expression, table) && !isEnd(z, part.to, part.expression, table)) found.push({ ...z, part })
     for (const o of set.open) {
       // Rounding near an end of the stretch: the end itself is judged as a point of its own.
       open.push(o)
@@ -66,7 +68,7 @@ export function findRoots(e: Expression, table: FunctionTable, from: Rational | 
   })
   const wide = joinEverywhere(everywhere, found)
   const roots = found.filter((z) => !wide.some((s) => z.at >= s.lo && z.at <= s.hi)).sort((a, b) => a.at - b.at)
-  const sided = classify(roots, parts, table, from, to)
+  const sided = atIrrationalEnds(classify(roots, parts, table, from, to), e, irrationalEnds)
   return {
     roots: sided,
     everywhere: wide,
@@ -77,8 +79,22 @@ export function findRoots(e: Expression, table: FunctionTable, from: Rational | 
   }
 }
 
+/** Zeros exactly at an end of the range that is no fraction: sin x on 0…π. */
+function atIrrationalEnds(roots: readonly Root[], e: Expression, ends: readonly Expression[]): readonly Root[] {
+  let out = roots
+  for (const end of ends) {
+    const { lo, hi } = encloseConstant(end)
+    const same = out.find((r) => r.lo <= hi && r.hi >= lo)
+    if (!vanishesAt(e, end)) continue
+    const root: Root = { at: lo + (hi - lo) / 2, lo, hi, kind: 'endpoint', multiplicity: same?.multiplicity ?? null, exact: formOf(end) }
+    out = [...out.filter((r) => r !== same), root].sort((a, b) => a.at - b.at)
+  }
+  return out
+}
+
 function near(r: Rational): { lo: number; hi: number } {
-  return encloseRational(r)
+  const { lo, hi } = encloseRational(r)
+  return { lo, hi }
 }
 
 function zeroAtPoint(e: Expression, table: FunctionTable, at: Rational): 'zero' | 'nonzero' | 'open' {
@@ -91,12 +107,13 @@ function zeroAtPoint(e: Expression, table: FunctionTable, at: Rational): 'zero' 
 }
 
 /** Whether a zero is the end of its stretch, which is a point of its own and judged there. */
-function isEnd(z: Zero, end: Rational | null): boolean {
+function isEnd(z: Zero, end: Rational | null, e: Expression, table: FunctionTable): boolean {
   if (!end) return false
   const exact = z.exact && exactRational(z.exact.expression)
   if (exact) return exact.compare(end) === 0
-  const e = near(end)
-  return z.lo <= e.hi && z.hi >= e.lo && (z.hi - z.lo > 0 || z.lo === e.lo)
+  // An enclosure that covers the end is the end only where the function is proven to be 0 there.
+  const there = near(end)
+  return z.lo <= there.hi && z.hi >= there.lo && zeroAtPoint(e, table, end) === 'zero'
 }
 
 /** Stretches of zeros take their end points in when the function is 0 there too. */

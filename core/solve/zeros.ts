@@ -395,7 +395,7 @@ function periodic(name: 'sin' | 'cos' | 'tan', v: Expression, c: Expression, s: 
   }
   const r = exactRational(c)
   const half = (sign: 1 | -1) => multiply(exactNumber(ratio(sign, 2)), PI)
-  if (name === 'tan') return merge(at(r && isZero(r) ? wholeNumber(0) : apply('atan', c), 1))
+  if (name === 'tan') return merge(at(r && isZero(r) ? wholeNumber(0) : r && r.abs().compare(ONE) === 0 ? multiply(exactNumber(ratio(signOf(r), 4)), PI) : apply('atan', c), 1))
   const level = encloseConstant(c)
   if (level.lo > 1 || level.hi < -1) return NONE
   if (r && isZero(r)) return merge(at(name === 'sin' ? wholeNumber(0) : half(1), 1))
@@ -706,7 +706,7 @@ function intervalZeros(e: Expression, s: Stretch): ZeroSet {
   }
   const found = branch({ value, slopes, settle }, s.lo, s.hi, least, s.budget.boxes)
   s.budget.boxes = Math.max(50, s.budget.boxes - found.boxes)
-  const zeros: Zero[] = found.zeros.map((z) => simpleZero(z.lo, z.hi))
+  const zeros: Zero[] = found.zeros.map((z) => named(e, simpleZero(z.lo, z.hi)))
   const open: { lo: number; hi: number }[] = []
   for (const [i, box] of found.open.entries()) {
     if (i > MAX_ATTEMPTS) { open.push(box); continue }
@@ -726,6 +726,13 @@ function dedupe(zeros: Zero[]): Zero[] {
     else out.push(z)
   }
   return out
+}
+
+/** A zero that is proven to be a short fraction is given as one. */
+function named(e: Expression, z: Zero): Zero {
+  const short = simplestFraction(z.lo, z.hi)
+  if (!short || denominator(short) > 1000n || !vanishesAt(e, exactNumber(short))) return z
+  return { ...z, at: toDouble(short), exact: rationalExact(short) }
 }
 
 function simpleZero(lo: number, hi: number): Zero {
