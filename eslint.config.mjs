@@ -13,7 +13,7 @@ export default withNuxt(
   {
     // The core is pure: nothing of the interface, the server, the clock or chance.
     files: ['core/**/*.ts'],
-    ignores: ['core/**/*.test.ts'],
+    ignores: ['core/**/*.test.ts', 'core/**/*.fixture.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core imports only from the core.' }] }],
       'no-restricted-globals': ['error', { name: 'Date', message: 'The core has no clock.' }, 'window', 'document', 'fetch', 'process', 'performance', 'setTimeout'],

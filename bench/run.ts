@@ -4,7 +4,7 @@ import { compile as mathCompile } from 'mathjs'
 import { analyse, type CaseFile } from '#core/model'
 import { sentenceOf } from '#core/explain'
 import { compileNumber, resolve, type Expression, type NumberFunction } from '#core/formula'
-import { ratio, rationalOfDecimal } from '#core/numeric'
+import { rationalOfDecimal, type Rational } from '#core/numeric'
 import { FunctionTable, findBest, findRoots } from '#core/solve'
 
 // Everything is compared within one run, in turn (A B A B …), so that a machine whose speed drifts does not tilt a ratio.
@@ -107,7 +107,7 @@ let missedByUs = 0
 const slow: [number, string][] = []
 for (const p of plain) {
   const e = read(p.formula!)
-  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [ReturnType<typeof ratio>, ReturnType<typeof ratio>]
+  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational]
   const f = compileNumber(e, table.number)
   const [lo, hi] = [Number(a.valueOf()), Number(b.valueOf())]
   if (scanRoots(f, lo, hi).length < p.roots.length) missedByScan++
@@ -124,7 +124,7 @@ const optima = (JSON.parse(readFileSync(new URL('../../../core/solve/fixtures/op
   .filter((p) => p.formula && p.domain === 'real' && p.interval.every((t) => rationalOfDecimal(t)))
 const bestRatios = optima.map((p) => {
   const e = read(p.formula!)
-  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [ReturnType<typeof ratio>, ReturnType<typeof ratio>]
+  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational]
   const f = compileNumber(e, table.number)
   return pair(() => { sink += findBest(e, table, a, b, 1).status.length }, () => { sink += scanBest(f, Number(a.valueOf()), Number(b.valueOf())) }, 5, 2).ratio
 })

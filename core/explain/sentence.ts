@@ -41,7 +41,7 @@ class Speaker {
 
   private at(x: number, digits = 6): string {
     const text = formatQuantity(x, this.input, digits)
-    return /\p{L}{3,}$/u.test(text) || isMoney(this.input) ? text : `${this.x} = ${text}`
+    return this.isCounted() ? text : `${this.x} = ${text}`
   }
   private out(y: number): string { return formatQuantity(y, this.output) }
   private range(): string {

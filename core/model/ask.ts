@@ -1,7 +1,7 @@
 import { ratio, rationalOfDouble, rationalText, signOf, toDouble, ZERO, type Rational } from '../numeric'
-import { EMPTY, type Enclosure } from '../interval'
+import { EMPTY, containsZero, type Enclosure } from '../interval'
 import { VARIABLE, call, compileNumber, decimalText, dependsOnVariable, exactNumber, multiply, nearName, quoted, rebuild, substitute, subtract, type Expression, type NumberFunction } from '../formula'
-import { encloseAt, exactRational, findBest, findRoots, formOf, inline, integrate, leastOf, smoothParts, whereRelation, type Root, type RootSearch, type FunctionTable } from '../solve'
+import { encloseAt, exactRational, findBest, findRoots, formOf, inline, integrate, leastOf, polynomialForm, smoothParts, whereRelation, type Root, type RootSearch, type FunctionTable } from '../solve'
 import { UNKNOWN_GIVEN, buildModel, readAmount, type Model, type ModelFunction, type ModelVariable } from './build'
 import { functionsOf, type Amount, type Question } from './case'
 import { readingOf } from './dates'
@@ -14,6 +14,8 @@ class Refusal extends Error {}
 
 /** Set-aside answers on one side that are told one by one. */
 const MOST_SET_ASIDE = 100
+/** Looking outside the range is a courtesy, and gets less work than the range itself. */
+const SET_ASIDE_BOXES = 2000
 
 /** Findings already made, for questions that use an earlier answer. */
 export type Answers = (id: string) => Finding | null
@@ -150,7 +152,7 @@ class Asker {
 
   /** All inputs at which `e` is 0, read as "`shown` reaches the level". */
   private level(e: Expression, shown: Expression, level: Rational | null): Finding {
-    const search = findRoots(e, this.table, this.from, this.to, this.irrationalEnds)
+    const search = findRoots(e, this.table, this.from, this.to, { irrationalEnds: this.irrationalEnds })
     const value = compileNumber(shown, this.table.number)
     const here = compileNumber(e, this.table.number)
     const solutions = search.roots.map((r, i) => this.solution(r, e, here, level ? toDouble(level) : value(r.at), search, i))
@@ -166,7 +168,7 @@ class Asker {
     const status = whole ? 'everywhere' : solutions.length > 0 || everywhere ? 'found' : search.open.length > 0 ? 'unsettled' : 'none'
     return this.finding({
       status, complete: settled, solutions, stretches, searched: search.searched, about, setAside: everywhere ? [] : this.setAside(e),
-      secondWay: worst(search.roots.map((r) => this.secondWayAt(r, here, search))),
+      secondWay: worst(search.roots.slice(0, MOST_SET_ASIDE).map((r) => this.secondWayAt(r, e, here, search))),
       behaviour: status === 'none' ? this.behaviour(shown, level) : null,
       jumps: search.jumps,
       message: search.open.length > 0 && solutions.length > 0 ? 'Part of the range could not be settled.' : null,
@@ -217,7 +219,7 @@ class Asker {
     const out: SetAside[] = []
     for (const below of [true, false]) {
       const edge = below ? this.from : this.to
-      const search = below ? findRoots(e, this.table, this.from.sub(width), edge) : findRoots(e, this.table, edge, this.to.add(width))
+      const search = below ? findRoots(e, this.table, this.from.sub(width), edge, { maxBoxes: SET_ASIDE_BOXES }) : findRoots(e, this.table, edge, this.to.add(width), { maxBoxes: SET_ASIDE_BOXES })
       for (const r of search.roots.slice(0, MOST_SET_ASIDE)) {
         if (r.lo <= toDouble(edge) && r.hi >= toDouble(edge)) continue
         if (below ? r.at >= toDouble(edge) : r.at <= toDouble(edge)) continue
@@ -228,12 +230,12 @@ class Asker {
     return out
   }
 
-  private secondWayAt(r: Root, here: NumberFunction, search: RootSearch): SecondWay | null {
+  private secondWayAt(r: Root, e: Expression, here: NumberFunction, search: RootSearch): SecondWay | null {
     if (r.kind !== 'crossing') { const v = Math.abs(here(r.at)); return Number.isFinite(v) ? plainEvaluation(0, v < residualScale(here, r.at) ? 0 : v) : null }
     const others = search.roots.filter((o) => o !== r).map((o) => o.at)
     const room = (side: 1 | -1) => Math.min(...others.filter((o) => (o - r.at) * side > 0).map((o) => Math.abs(o - r.at) / 2), (side > 0 ? (this.to ? toDouble(this.to) - r.at : 1 + Math.abs(r.at)) : this.from ? r.at - toDouble(this.from) : 1 + Math.abs(r.at)))
     for (const share of [0.9, 0.1, 0.001]) {
-      const found = bisectionNear(here, r.at, r.at - room(-1) * share, r.at + room(1) * share)
+      const found = bisectionNear(here, r.at, r.at - room(-1) * share, r.at + room(1) * share, (x) => containsZero(encloseAt(e, this.table, rationalOfDouble(x))) || Math.abs(here(x)) <= roundingOf(e, x))
       if (found) return found
     }
     return null
@@ -281,7 +283,7 @@ class Asker {
     const certain = !search.open.some((o) => o.lo < root.at)
     return this.finding({
       complete: certain && (search.searched === null || certain), searched: null, about, solutions: [this.solution(root, goal, value, toDouble(level), search, search.roots.indexOf(root))],
-      secondWay: this.secondWayAt(root, value, search),
+      secondWay: this.secondWayAt(root, goal, value, search),
     })
   }
 
@@ -314,7 +316,7 @@ class Asker {
       status, complete: found.open.length === 0 && !found.search.searched, searched: found.search.searched,
       stretches: status === 'unsettled' ? found.open.map((o) => stretch(o.lo, o.hi, true, true)) : stretches,
       solutions: [], about: this.about({ level: value }), jumps: found.search.jumps,
-      secondWay: worst(found.search.roots.map((r) => this.secondWayAt(r, here, found.search))),
+      secondWay: worst(found.search.roots.slice(0, MOST_SET_ASIDE).map((r) => this.secondWayAt(r, e, here, found.search))),
       behaviour: status === 'none' ? this.behaviour(this.body(), level) : null,
       message: found.open.length > 0 && status !== 'unsettled' ? 'Part of the range could not be settled.' : null,
     })
@@ -549,6 +551,12 @@ function firstWhole(from: number, closedFrom: boolean, to: number, closedTo: boo
   let n = Math.ceil(from)
   if (n === from && !closedFrom) n++
   return n < to || (n === to && closedTo) ? n : null
+}
+
+/** How far rounding alone may move a polynomial's value: the sum of its terms' sizes, in units of the last place. */
+function roundingOf(e: Expression, x: number): number {
+  const p = polynomialForm(e)
+  return p ? p.reduce((sum, c, i) => sum + Math.abs(toDouble(c)) * Math.abs(x) ** i, 0) * 2 ** -50 : 0
 }
 
 /** The largest value the residual of a true root may show through rounding alone. */

@@ -10,8 +10,11 @@ const judge = (method: string, found: number, second: number, scale = 1): Second
   return { method, difference: difference <= size * 1e-14 ? 0 : difference, agrees: difference <= AGREE_REL_TOL * size }
 }
 
-/** Halves a bracket around a zero found elsewhere, on plain doubles: knows nothing of how it was found. */
-export function bisectionNear(f: NumberFunction, at: number, lo: number, hi: number): SecondWay | null {
+/**
+ * Halves a bracket around a zero found elsewhere, on plain doubles: knows nothing of how it was found.
+ * @param withinRounding  whether the value at an input cannot be told from 0 in doubles
+ */
+export function bisectionNear(f: NumberFunction, at: number, lo: number, hi: number, withinRounding: (x: number) => boolean): SecondWay | null {
   const left = f(lo)
   const right = f(hi)
   if (!(left * right < 0)) return null
@@ -25,7 +28,10 @@ export function bisectionNear(f: NumberFunction, at: number, lo: number, hi: num
     if (v * left > 0) a = m
     else b = m
   }
-  return judge('bisection', at, a + (b - a) / 2, hi - lo)
+  const second = a + (b - a) / 2
+  const judged = judge('bisection', at, second, hi - lo)
+  // On doubles an ill-conditioned or flat zero can be met only as closely as rounding lets its values be told from 0.
+  return judged.agrees || !withinRounding(second) ? judged : { ...judged, agrees: true }
 }
 
 /** Golden-section search for the best value near an optimum (Kiefer 1953); values are compared, since inputs near a peak hardly differ in value. */

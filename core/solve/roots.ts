@@ -35,13 +35,19 @@ export interface RootSearch {
   readonly algebraic: boolean
 }
 
+export interface RootOptions {
+  /** ends of the range that are no fractions (from and to then hold the nearest doubles): the range ends there exactly */
+  readonly irrationalEnds?: readonly Expression[]
+  /** interval work allowed for each smooth part; by default what a question may cost */
+  readonly maxBoxes?: number
+}
+
 /**
  * Every input in from…to at which `e` is 0 (null: unbounded). Ends belong to the range. Breaks between pieces are owned by the piece that holds
  * them; a jump over 0 is reported as a jump, never as a root.
- *
- * @param irrationalEnds  ends of the range that are no fractions (from and to then hold the nearest doubles): the range ends there exactly
  */
-export function findRoots(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, irrationalEnds: readonly Expression[] = []): RootSearch {
+export function findRoots(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, options: RootOptions = {}): RootSearch {
+  const { irrationalEnds = [], maxBoxes } = options
   const tails = from && to ? null : boundTails(e, table, from, to)
   const parts = smoothParts(e, table, tails?.from ?? from, tails?.to ?? to)
   const found: (Zero & { part: SmoothPart })[] = []
@@ -56,7 +62,7 @@ export function findRoots(e: Expression, table: FunctionTable, from: Rational | 
       else if (state === 'open') { open.push(near(part.from!)); algebraic = false }
       return
     }
-    const set = zerosOf(part.expression, table, part.from, part.to)
+    const set = zerosOf(part.expression, table, part.from, part.to, maxBoxes)
     algebraic &&= set.algebraic
     if (set.everywhere) { everywhere.push({ lo: part.from ? toDouble(part.from) : -Infinity, hi: part.to ? toDouble(part.to) : Infinity, closedLo: false, closedHi: false }); return }
     for (const f of set.flat ?? []) everywhere.push({ lo: f.lo, hi: f.hi, closedLo: false, closedHi: false })

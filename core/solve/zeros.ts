@@ -380,7 +380,7 @@ function periodic(name: 'sin' | 'cos' | 'tan', v: Expression, c: Expression, s: 
   if (reach.flags & EMPTY) return NONE
   if (!Number.isFinite(reach.lo) || !Number.isFinite(reach.hi)) return null
   const turns = (reach.hi - reach.lo) / (name === 'tan' ? Math.PI : 2 * Math.PI)
-  if (turns > MAX_PERIODS) return null
+  if (turns > Math.min(MAX_PERIODS, s.budget.boxes / 10)) return null
   const at = (base: Expression, everyHalfTurns: number): ZeroSet[] => {
     const period = everyHalfTurns * Math.PI
     const start = encloseConstant(base)

@@ -1,6 +1,7 @@
 import { and, desc, eq, isNotNull, isNull, lt } from 'drizzle-orm'
 import { uuidv7 } from 'uuidv7'
 import type { CaseFile } from '#core/model'
+import { readCase } from '#shared/schemas/case'
 import type { Database } from '../db/client'
 import { cases, facts } from '../db/schema'
 import { summarise, type CaseSummary } from './caseSummary'
@@ -10,7 +11,12 @@ export interface ShelfCase { id: string; title: string; revision: number; update
 export type WriteResult = { status: 'kept'; kept: KeptCase } | { status: 'stale'; kept: KeptCase } | { status: 'missing' }
 
 type Row = typeof cases.$inferSelect
-const kept = (row: Row): KeptCase => ({ id: row.id, title: row.title, revision: row.revision, updatedAt: row.updatedAt, case: JSON.parse(row.document) as CaseFile })
+/** What is kept is checked on its way out as it was on its way in: a row somebody else wrote must not pass for a case. */
+function kept(row: Row): KeptCase {
+  const read = readCase(JSON.parse(row.document))
+  if (!read.ok) throw new Error(`the kept case ${row.id} is no case: ${read.errors.map((e) => `${e.path}: ${e.message}`).join('; ')}`)
+  return { id: row.id, title: row.title, revision: row.revision, updatedAt: row.updatedAt, case: read.case }
+}
 const fields = (document: CaseFile) => ({ title: document.title, document: JSON.stringify(document), summary: JSON.stringify(summarise(document)), updatedAt: Date.now() })
 
 /** All reading and writing of cases. A write names the revision it started from; one that is out of date changes nothing. */
