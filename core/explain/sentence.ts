@@ -1,6 +1,6 @@
 import type { Finding, FindingStretch, Model, Solution } from '../model'
 import { times, type Unit } from '../units'
-import { formatNumber, formatQuantity, inputNoun, isMoney } from './quantity'
+import { formatNumber, formatQuantity, inputNoun, isMoney, isPercent } from './quantity'
 
 /** The answer to a question as a plain sentence, in the units and words of the story. */
 export function sentenceOf(f: Finding, model: Model): string {
@@ -43,6 +43,8 @@ class Speaker {
     const text = formatQuantity(x, this.input, digits)
     return this.isCounted() ? text : `${this.x} = ${text}`
   }
+  /** An input inside brackets: the number alone, a percentage as one. */
+  private bare(x: number): string { return isPercent(this.input) ? formatQuantity(x, this.input) : formatNumber(x) }
   private out(y: number): string { return formatQuantity(y, this.output) }
   private range(): string {
     const { from, to } = this.f.about
@@ -74,6 +76,9 @@ class Speaker {
   private stretch(s: FindingStretch): string { return `from ${formatNumber(s.from ?? -Infinity)} to ${this.at(s.to ?? Infinity)}` }
 
   private wholes(all: readonly Solution[]): string {
+    const wholes = all.filter((s) => s.whole && s.whole.at !== s.at)
+    // Only when it goes up and down in turn do the whole numbers part the range; after a jump they are just told.
+    if (this.f.about.round || wholes.some((s, i) => i > 0 && s.turns === wholes[i - 1]!.turns)) return wholes.length > 0 ? `; in whole numbers ${list(wholes.map((s) => formatNumber(s.whole!.at)))}` : ''
     const parts = all.flatMap((s) => (s.whole && s.whole.at !== s.at ? [`${s.turns < 0 ? 'up to' : 'from'} ${formatQuantity(s.whole.at, this.input)}${s.turns < 0 ? '' : ' on'}`] : []))
     return parts.length > 0 ? `: ${this.holdsWord()} ${list(parts)}` : ''
   }
@@ -88,6 +93,7 @@ class Speaker {
     const touches = s.kind === 'touching' ? ', touching it only' : ''
     if (whole && whole.at !== s.at) {
       const count = this.isCounted() ? formatQuantity(whole.at, this.input) : `${this.x} = ${formatNumber(whole.at)}`
+      if (f.about.round) return `${this.goal()} at ${this.place(s)}: ${count} when rounded ${f.about.round === 'nearest' ? 'to the nearest' : f.about.round}.`
       const pays = isMoney(this.output) && (f.ask === 'meet' || f.about.level === 0)
       const goal = pays ? 'pays' : f.ask === 'meet' ? `gives ${this.name} at least ${this.other}` : `gives at least ${this.out(f.about.level ?? 0)}`
       if (s.turns > 0) return `${count} is the first whole number that ${goal}.`
@@ -114,6 +120,7 @@ class Speaker {
     const above = b.low > b.level
     const bound = above ? `stays above ${this.bound(b.low, -1)}` : b.high < b.level ? `stays below ${this.bound(b.high, 1)}` : 'passes it without taking it'
     if (b.approaches !== null && Math.abs(b.approaches - b.level) <= 1e-9 * Math.max(1, Math.abs(b.level))) return `${b.monotone === 'falls' ? 'falls and' : b.monotone === 'rises' ? 'rises and' : ''} comes ever closer to ${this.out(b.approaches)} without reaching it`.trim()
+    if (b.low === b.high) return `is always ${this.out(b.low)}`
     if (b.low === b.level || b.high === b.level) return b.low === b.level ? `stays at or above ${this.out(b.low)}` : `stays at or below ${this.out(b.high)}`
     if (b.monotone && b.from !== null) return `${b.monotone} from ${this.out(b.from)} and ${bound}`
     return bound
@@ -178,7 +185,8 @@ class Speaker {
       return `${list(ties, 'or')} ${this.isCounted() ? this.noun() : ''}`.trim() + `: ${this.out(f.wholeTies[0]!.value)}.`
     }
     const whole = f.solutions[0]?.whole
-    if (whole) return `${formatQuantity(whole.at, this.input)}: ${this.out(whole.value)}.`
+    if (whole && this.isCounted()) return `${formatQuantity(whole.at, this.input)}: ${this.out(whole.value)}.`
+    if (whole) return `${this.name} is ${f.ask} at ${this.x} = ${formatNumber(whole.at)}: ${this.out(whole.value)}.`
     return `${this.name} is ${f.ask} at ${list(f.solutions.map((s) => this.place(s)), 'and')}: ${value}.`
   }
 
@@ -186,7 +194,7 @@ class Speaker {
     const { f } = this
     if (f.value === null) return f.message!
     const beyond = f.message ? ` ${f.message}` : ''
-    return `${this.name}(${formatNumber(f.about.at ?? 0)}) is ${this.out(f.value)}.${beyond}`
+    return `${this.name}(${this.bare(f.about.at ?? 0)}) is ${this.out(f.value)}.${beyond}`
   }
 
   private rate(): string {
@@ -226,7 +234,7 @@ class Speaker {
     const { f } = this
     const k = f.about.given ?? ''
     const unit = this.model.givens.get(k)?.unit ?? null
-    const goal = `${this.name}(${formatNumber(f.about.at ?? 0)}) is ${this.out(f.about.level ?? 0)}`
+    const goal = `${this.name}(${this.bare(f.about.at ?? 0)}) is ${this.out(f.about.level ?? 0)}`
     if (f.status === 'everywhere') return `${goal} whatever ${k} is.`
     if (f.status === 'unsettled') return `Not settled: which ${k} makes ${goal} could not be proven.`
     if (f.status === 'none') return `No ${k} from ${formatNumber(f.about.from ?? 0)} to ${formatQuantity(f.about.to ?? 0, unit)} makes it so that ${goal}.`

@@ -1,4 +1,4 @@
-import { ONE, ZERO, MINUS_ONE, denominator, integerPower, isInteger, isZero, rationalOfDouble, toDouble, type Rational } from '../numeric'
+import { ONE, ZERO, MINUS_ONE, denominator, integerPower, isInteger, isZero, rationalOfDouble, rationalRoot, toDouble, type Rational } from '../numeric'
 import { Enclosure, down, up } from '../interval'
 
 export type Unary =
@@ -85,7 +85,15 @@ export function power(a: Expression, b: Expression): Expression {
   }
   return isOneNumber(b) ? a : { kind: 'power', a, b }
 }
-export const apply = (name: Unary, a: Expression): Expression => ({ kind: 'apply', name, a })
+export function apply(name: Unary, a: Expression): Expression {
+  if (a.kind === 'number' && a.exact) {
+    if (name === 'exp' && isZero(a.exact)) return exactNumber(ONE)
+    if (name === 'ln' && a.exact.compare(ONE) === 0) return exactNumber(ZERO)
+    const root = name === 'sqrt' || name === 'cbrt' ? rationalRoot(a.exact, name === 'sqrt' ? 2 : 3) : null
+    if (root) return exactNumber(root)
+  }
+  return { kind: 'apply', name, a }
+}
 export const call = (name: string, order: number, a: Expression): Expression => ({ kind: 'call', name, order, a })
 export const nthRoot = (a: Expression, n: number): Expression => (n === 2 ? apply('sqrt', a) : n === 3 ? apply('cbrt', a) : { kind: 'root', a, n })
 

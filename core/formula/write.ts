@@ -98,6 +98,7 @@ function write(e: Expression, name: string, wanted: number, tex: boolean): strin
     case 'divide': return tex ? wrap(`\\frac{${w(e.a, 0)}}{${w(e.b, 0)}}`, POWER - 0.5) : wrap(`${w(e.a, PRODUCT)}/${w(e.b, POWER)}`, PRODUCT)
     case 'power': return tex ? wrap(`${w(e.a, ATOM)}^{${w(e.b, 0)}}`, POWER) : wrap(`${w(e.a, ATOM)}^${w(e.b, ATOM)}`, POWER)
     case 'apply':
+      if (e.name === 'exp' && e.a.kind === 'number' && e.a.exact?.compare(ONE) === 0) return 'e'
       if (tex && e.name === 'exp') return wrap(`e^{${w(e.a, 0)}}`, POWER)
       if (tex && e.name === 'sqrt') return `\\sqrt{${w(e.a, 0)}}`
       return applied(tex ? (e.name === 'ln' || e.name === 'sin' || e.name === 'cos' || e.name === 'tan' ? `\\${e.name}` : `\\operatorname{${e.name}}`) : e.name, e.a)

@@ -35,7 +35,9 @@ export function bisectionNear(f: NumberFunction, at: number, lo: number, hi: num
 }
 
 /** Golden-section search for the best value near an optimum (Kiefer 1953); values are compared, since inputs near a peak hardly differ in value. */
-export function goldenSection(f: NumberFunction, sense: 1 | -1, at: number, value: number, lo: number, hi: number): SecondWay {
+export function goldenSection(g: NumberFunction, sense: 1 | -1, at: number, value: number, lo: number, hi: number): SecondWay {
+  // Where there is no value nothing can be best.
+  const f = (x: number): number => { const y = g(x); return Number.isNaN(y) ? -sense * Infinity : y }
   const share = (Math.sqrt(5) - 1) / 2
   let a = lo
   let b = hi
