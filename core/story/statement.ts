@@ -1,6 +1,6 @@
 import { parseUnit } from '../units'
 import { nearName, quoted, RESERVED } from '../formula'
-import { buildModel, readAmount, type Amount, type CaseFile, type FunctionRow, type Given, type Model, type NumberText, type Question, type Variable } from '../model'
+import { buildModel, readAmount, type Amount, type CaseFile, type FunctionRow, type Given, type Model, type NumberText, type PieceRow, type Question, type Variable } from '../model'
 import { formatQuantity, questionText } from '../explain'
 import { plainAmount, readAmountText } from './amountText'
 
@@ -75,7 +75,7 @@ class StatementReader {
     const offset = this.bodyStart()
     if (errors.length > 0) {
       const e = errors[0]!
-      const inText = e.path.startsWith(own) && e.path.includes('.by.text') && e.at !== undefined
+      const inText = e.path === `${own}.by.text` && e.at !== undefined
       throw new Misread(e.message, inText ? e.at! + offset : 0, inText ? (e.end ?? e.at!) + offset : text.length)
     }
     const warning = built.warnings.find((w) => w.path.startsWith(own))?.message ?? null
@@ -124,19 +124,46 @@ class StatementReader {
     const body = text.slice(whole.length).trim()
     if (body === '') throw new Misread(`${quoted(text.trim())} stops after the equals sign: a number, a range or a formula should follow.`, whole.length - 1, text.length)
     if (of) return this.functionRow(name, of, body)
-    const range = this.range(body)
+    const range = /;|\bfor\b|^(?:running\s+)?total\b|^slope\b/i.test(body) ? null : this.range(body)
     if (range) return this.variable(name, range)
     return this.givenOrFunction(name, body)
   }
 
   private functionRow(name: string, of: string, body: string): Entry {
     const before = this.source.functions?.find((f) => f.name === name)
-    const points = /^(?:a\s+)?line\b/i.test(body) ? this.points(body) : null
+    return { kind: 'function', replaces: before !== undefined, row: { ...(before ?? {}), name, of, by: this.making(body, of) } }
+  }
+
+  /** How a function is made: a line, pieces, a running total, a slope, or a formula. */
+  private making(body: string, of: string): FunctionRow['by'] {
+    if (/^(?:a\s+)?line\b/i.test(body)) return { kind: 'line', through: this.points(body) }
+    const total = new RegExp(String.raw`^(?:running\s+)?total\s+of\s+(${NAME})(?:\s+from\s+(.+))?$`, 'iu').exec(body)
+    if (total) return { kind: 'total', function: this.functionName(total[1]!), from: total[2] ? this.bound(total[2]) : 0 }
+    const slope = new RegExp(String.raw`^slope\s+of\s+(${NAME})$`, 'iu').exec(body)
+    if (slope) return { kind: 'slope', function: this.functionName(slope[1]!) }
+    if (/;|\bfor\b/.test(body)) return { kind: 'pieces', pieces: body.split(/\s*;\s*/).filter((p) => p).map((p) => this.piece(p, of)) }
+    return { kind: 'formula', text: body }
+  }
+
+  /** `3 t for 0 <= t < 6`: a piece with its ends; which side owns an end is in the sign. */
+  private piece(text: string, of: string): PieceRow {
+    const at = this.text.indexOf(text)
+    const wrong = (message: string) => new Misread(message, Math.max(0, at), Math.max(0, at) + text.length)
+    const parts = /^(.*?)\s+for\s+(.+)$/.exec(text)
+    if (!parts) throw wrong(`${quoted(text)} does not say where it holds, as in ${quoted(`3 ${of} for 0 <= ${of} < 6`)}.`)
+    const range = new RegExp(String.raw`^(?:(.+?)\s*(<=|≤|<)\s*)?${of}(?:\s*(<=|≤|<|>=|≥|>)\s*(.+))?$`, 'u').exec(parts[2]!.trim())
+    if (!range || (!range[1] && !range[4])) throw wrong(`${quoted(parts[2]!)} is no range of ${of}; write it as in ${quoted(`0 <= ${of} < 6`)}.`)
+    const closed = (sign: string | undefined) => sign !== '<' && sign !== '>'
+    const upward = range[3]?.startsWith('>') || range[3] === '≥'
+    if (upward) return { text: parts[1]!.trim(), from: this.bound(range[4]!), ends: closed(range[3]) ? '[]' : '(]' }
     return {
-      kind: 'function', replaces: before !== undefined,
-      row: { ...(before ?? {}), name, of, by: points ? { kind: 'line', through: points } : { kind: 'formula', text: body } },
+      text: parts[1]!.trim(), ...(range[1] ? { from: this.bound(range[1]) } : {}), ...(range[4] ? { to: this.bound(range[4]) } : {}),
+      ends: `${closed(range[2]) ? '[' : '('}${closed(range[3]) ? ']' : ')'}`,
     }
   }
+
+  /** An end of a piece: a number, or a formula text in givens. */
+  private bound(text: string): NumberText { return plainAmount(text, (w) => this.model.givens.has(w) || this.model.functions.has(w)) ?? text.trim() }
 
   private points(body: string): [NumberText, NumberText][] {
     const pairs = [...body.matchAll(/\(([^()]*)\)/g)].map((m) => m[1]!.split(/[,;]\s+|;|,(?=\s*[$€£])|,(?!\d{3}\b)/).map((part) => readAmountText(part)))

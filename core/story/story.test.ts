@@ -31,6 +31,10 @@ describe('the entry line', () => {
     ['D(q) = R − C', { name: 'D', of: 'q', by: { kind: 'formula', text: 'R − C' } }],
     ['D = R - C', { name: 'D', of: 'q', by: { kind: 'formula', text: 'R - C' } }],
     ['p(q) = line (240, $6), (150, $9)', { name: 'p', of: 'q', by: { kind: 'line', through: [[240, 6], [150, 9]] } }],
+    ['v(q) = 3 q for 0 <= q < 6; 18 - 2 (q - 6) for 6 <= q <= 15', { name: 'v', by: { kind: 'pieces', pieces: [{ text: '3 q', from: 0, to: 6, ends: '[)' }, { text: '18 - 2 (q - 6)', from: 6, to: 15, ends: '[]' }] } }],
+    ['v(q) = 9 q for q < F; 8 q for q ≥ F', { by: { kind: 'pieces', pieces: [{ text: '9 q', to: 'F', ends: '[)' }, { text: '8 q', from: 'F', ends: '[]' }] } }],
+    ['s(q) = total of P from 0', { by: { kind: 'total', function: 'P', from: 0 } }],
+    ['m(q) = slope of R', { by: { kind: 'slope', function: 'R' } }],
     ['R = C ?', { ask: 'meet', functions: ['R', 'C'] }],
     ['R(q) = C(q) ?', { ask: 'meet', functions: ['R', 'C'] }],
     ['P = 0 ?', { ask: 'reach', function: 'P', value: 0 }],
@@ -53,7 +57,9 @@ describe('the entry line', () => {
   const wrong: [string, RegExp][] = [
     ['', /Write a given/], ['12q', /names nothing yet/], ['R - C = 0', /end the line with a question mark/], ['e = 3', /name of a number/], ['F =', /stops after the equals sign/],
     ['D(q) = C(q', /not closed/], ['D(z) = z', /no variable of this case/], ['R = Z ?', /`Z` is not known here/], ['greatest Q ?', /no function of this case/], ['R - C = 0 ?', /Give `R - C` a name first/],
-    ['= 3 ?', /nothing on the left/], ['R ?', /What about `R`/], ['gratest P ?', /Did you mean `greatest`/], ['p(q) = line (1, 2)', /needs two readings/], ['C(q) = F + k', /./],
+    ['= 3 ?', /nothing on the left/], ['R ?', /What about `R`/], ['gratest P ?', /Did you mean `greatest`/], ['p(q) = line (1, 2)', /needs two readings/],
+    ['v(q) = 3 q for 0 <= q < 6; 18', /does not say where it holds/], ['v(q) = 3 q for z < 6', /is no range of q/], ['v(q) = 3 q for 0 <= q < 6; 4 for 5 <= q', /overlap from 5 to 6/], ['s(q) = total of Z', /no function of this case/],
+    ['C(q) = F + k', /./],
   ]
   for (const [text, message] of wrong.slice(0, -1)) it(`${text || '(nothing)'} is refused in words`, () => { const r = interpret(text, stall); expect(r.ok ? '' : r.message).toMatch(message) })
   it('a formula whose units do not agree is taken, with a warning', () => expect(interpret('C(q) = F + k', stall)).toMatchObject({ ok: true, warning: expect.stringMatching(/did you mean k·q/) }))

@@ -133,6 +133,23 @@ test('a phrase is selected and becomes a given', async ({ page, server }) => {
   await expect(says(page)).toHaveText(['13 passengers is the first whole number that pays.'])
 })
 
+test('a velocity by pieces, its way and its slope are written line by line, and changed in place', async ({ page, server }) => {
+  await page.goto(server.url)
+  await page.getByRole('button', { name: 'New case' }).click()
+  for (const line of ['t = 0 … 15 s', 'v(t) = 3 t for 0 <= t < 6; 18 - 2 (t - 6) for 6 <= t <= 15', 'w(t) = 3 t - 5 (t - 6) step(t - 6)', 's(t) = total of v from 0', 'v = w ?', 's = 54 ?', 'greatest v ?']) {
+    await entry(page).fill(line)
+    await page.keyboard.press('Enter')
+    await expect(entry(page)).toHaveValue('')
+  }
+  // ∫ 3t from 0 to 6 is 54; the peak is 18 at 6
+  await expect(says(page)).toHaveText(['v and w are equal everywhere on 0 … 15 s: their greatest difference is 0.', 's is 54 at t = 6 s.', 'v is greatest at t = 6 s: 18.'])
+  await page.getByRole('button', { name: /^Formula of v/ }).click()
+  await page.getByRole('textbox', { name: 'Formula of v' }).fill('v(t) = 3 t for 0 <= t < 6; 20 - 2 (t - 6) for 6 <= t <= 15')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('v jumps by 2 at t = 6, from 18 to 20.')).toBeVisible()
+  await expect(says(page).nth(2)).toHaveText('v is greatest at t = 6 s: 20.')
+})
+
 test('a form is searched and put on the desk, and answers a question', async ({ page, server }) => {
   await page.goto(server.url)
   await page.getByRole('button', { name: 'New case' }).click()

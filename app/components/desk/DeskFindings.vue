@@ -63,13 +63,13 @@ function remove(q: Question): void {
           <span class="id">{{ q.id }}</span>
         </p>
         <p v-if="card" class="says"><PlainText :text="card.says" /></p>
-        <p v-for="e in card?.exact ?? []" :key="e.text" class="exact">exact <MathText :latex="e.latex" :text="e.text" /> ≈ {{ e.near }}</p>
+        <p v-for="e in card?.exact ?? []" :key="e.text" class="exact" tabindex="0">exact <MathText :latex="e.latex" :text="e.text" /> ≈ {{ e.near }}</p>
         <p v-for="d in card?.details ?? []" :key="d" class="quiet">{{ d }}</p>
         <p v-if="card?.message" class="problem"><PlainText :text="card.message" /></p>
         <ul v-if="card && card.chips.length > 0" class="chips"><li v-for="c in card.chips" :key="c.text" :class="c.tone">{{ c.text }}</li></ul>
         <details v-if="card && card.working.length > 0" class="working">
           <summary>working</summary>
-          <ol><li v-for="(w, i) in card.working" :key="i"><span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" /></li></ol>
+          <ol tabindex="0" aria-label="Steps"><li v-for="(w, i) in card.working" :key="i"><span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" /></li></ol>
         </details>
         <button type="button" class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="remove(q)"><IconBin /></button>
       </li>
@@ -94,8 +94,8 @@ function remove(q: Question): void {
 .chips .aside { background: var(--brick-soft); color: var(--brick); }
 .chips .open { background: var(--amber-soft); color: var(--amber-deep); }
 summary { cursor: pointer; color: var(--jade); font-weight: 600; font-size: 0.85rem; width: fit-content; }
-.working ol { display: grid; gap: 0.35rem; padding: 0.4rem 0 0.2rem 0.6rem; border-left: 2px solid var(--hairline); }
-.working li { display: grid; gap: 0.1rem; font-size: 0.87rem; color: var(--ink-2); overflow-x: auto; overflow-y: hidden; }
+.working ol { overflow-x: auto; overflow-y: hidden; display: grid; gap: 0.35rem; padding: 0.4rem 0 0.2rem 0.6rem; border-left: 2px solid var(--hairline); }
+.working li { display: grid; gap: 0.1rem; font-size: 0.87rem; color: var(--ink-2); }
 .bin { position: absolute; top: 0.45rem; right: 0.4rem; opacity: 0; }
 .card:hover .bin, .card:focus-within .bin { opacity: 1; }
 </style>

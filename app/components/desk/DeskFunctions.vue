@@ -2,7 +2,7 @@
 import { Eye, EyeOff } from '@lucide/vue'
 import { interpret } from '#core/story'
 import { parseUnit } from '#core/units'
-import type { CaseFile, FunctionRow } from '#core/model'
+import type { CaseFile, FunctionRow, PieceRow } from '#core/model'
 import type { Desk } from '#core/desk'
 import { DASHES } from '~/utils/graphOption'
 
@@ -20,7 +20,19 @@ const dash = (i: number) => { const d = DASHES[i % DASHES.length]!; return d ===
 /** The function as it would be written on the entry line. */
 function written(f: FunctionRow): string {
   if (f.by.kind === 'line') return `${f.name}(${f.of}) = line ${f.by.through.map(([x, y]) => `(${x}, ${y})`).join(', ')}`
-  return f.by.kind === 'formula' ? `${f.name}(${f.of}) = ${f.by.text}` : ''
+  const head = `${f.name}(${f.of}) = `
+  switch (f.by.kind) {
+    case 'formula': return head + f.by.text
+    case 'pieces': return head + f.by.pieces.map((p) => `${p.text} for ${pieceRange(p, f.of)}`).join('; ')
+    case 'total': return `${head}total of ${f.by.function} from ${f.by.from ?? 0}`
+    case 'slope': return `${head}slope of ${f.by.function}`
+    default: return ''
+  }
+}
+function pieceRange(p: PieceRow, of: string): string {
+  const ends = p.ends ?? '[]'
+  if (p.from !== undefined && p.to === undefined) return `${of} ${ends.startsWith('[') ? '>=' : '>'} ${p.from}`
+  return `${p.from === undefined ? '' : `${p.from} ${ends.startsWith('[') ? '<=' : '<'} `}${of}${p.to === undefined ? '' : ` ${ends.endsWith(']') ? '<=' : '<'} ${p.to}`}`
 }
 const checkFormula = (f: FunctionRow) => (text: string): string | null => {
   const read = interpret(text, props.document)
@@ -71,7 +83,7 @@ function remove(f: FunctionRow): void {
       >
         <svg class="swatch" width="26" height="12" aria-hidden="true"><line x1="0" y1="6" x2="26" y2="6" stroke-width="3" :stroke="`var(--curve-${(colours[f.name] ?? i) % 7})`" :stroke-dasharray="dash(colours[f.name] ?? i)" /></svg>
         <div class="formula">
-          <EditText v-if="f.by.kind === 'formula' || f.by.kind === 'line'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" @keep="setFormula(f, $event)">
+          <EditText v-if="f.by.kind !== 'fit'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" @keep="setFormula(f, $event)">
             <MathText v-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="written(f)" /><code v-else>{{ written(f) }}</code>
           </EditText>
           <MathText v-else-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="shown(f.name)!.text" />

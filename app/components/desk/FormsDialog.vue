@@ -66,7 +66,7 @@ label.on { background: var(--jade-soft); color: var(--jade); font-weight: 600; }
 label:has(:focus-visible) { outline: 2px solid var(--jade); }
 article { display: grid; gap: 0.7rem; align-content: start; justify-items: start; }
 h3 { font-family: var(--book); font-size: 1.25rem; }
-.line { display: flex; flex-wrap: wrap; gap: 0.2rem 1rem; align-items: baseline; max-width: 100%; overflow-x: auto; }
+.line { display: flex; flex-wrap: wrap; gap: 0.2rem 1rem; align-items: baseline; max-width: 100%; }
 dl { display: grid; grid-template-columns: auto 1fr; gap: 0.2rem 1rem; margin: 0; }
 dt { font-family: var(--book); font-style: italic; }
 dd { margin: 0; color: var(--ink-2); }
