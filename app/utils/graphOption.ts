@@ -60,7 +60,7 @@ export function graphOption(picture: Picture, width: number, height: number, loo
     put(`level:${i}`, { type: 'line', z: 2, shape: { x1: rect.left, y1: y, x2: rect.left + rect.width, y2: y }, style: { stroke: look.amberDeep, lineWidth: 1.2, lineDash: [2, 3], opacity: faded(`question:${t.question}`) } })
   })
   for (const n of placeNames(picture, rects)) put(`name:${n.name}`, { type: 'text', z: 8, x: n.x, y: n.y, style: { text: n.name, fill: look.curves[n.colour], font: `700 13px ${look.face}`, verticalAlign: 'middle', opacity: faded(`function:${n.name}`) } })
-  placeLabels(picture, rects).forEach((l, i) => put(`label:${i}`, { type: 'text', z: 8, x: l.x, y: l.y, style: { text: l.text, fill: look.ink, font: `12px ${look.face}`, align: l.align, verticalAlign: 'middle', stroke: look.paper, lineWidth: 3 } }))
+  placeLabels(picture, rects).forEach((l, i) => put(`label:${i}`, { type: 'text', z: 8, x: l.x, y: l.y, style: { text: l.text, fill: look.ink, font: `12px ${look.face}`, align: l.align, verticalAlign: 'middle', stroke: look.paper, lineWidth: 3, opacity: faded(`question:${l.question}`) } }))
   picture.panes.forEach((p, pane) => { if (p.unit && !p.unit.startsWith('$')) put(`unit:${pane}`, { type: 'text', z: 7, x: 8, y: rects[pane]!.top - 11, style: { text: prettyUnit(p.unit), fill: look.quiet, font: `12px ${look.face}`, verticalAlign: 'middle' } }) })
 
   return {

@@ -112,7 +112,7 @@ export const FORMS: readonly Form[] = [
   {
     id: 'channel-flow', title: 'Flow in a rectangular channel', group: 'science', meaning: 'Flow of water in an open channel; the depth for a wanted flow cannot be isolated by hand.', source: 'A/n · R^(2/3) · √slope, R = A/(w + 2y) (Manning 1891)',
     variable: { name: 'y', unit: 'm', label: 'depth', from: 0, to: 4 }, givens: [given('w', 3, 'm', 'width'), given('n', 0.014, '', 'roughness'), given('S', 0.0009, '', 'slope')],
-    functions: [formula('A', 'y', 'm^2', 'wetted area', 'w y'), formula('H', 'y', 'm', 'hydraulic radius', 'A/(w + 2 y)'), { name: 'Q', of: 'y', label: 'flow, m³/s', by: { kind: 'formula', text: '1/n A H^(2/3) sqrt(S)' } }],
+    functions: [formula('A', 'y', 'm^2', 'wetted area', 'w y'), formula('H', 'y', 'm', 'hydraulic radius', 'A/(w + 2 y)'), { name: 'Q', of: 'y', label: 'flow, m³/s', by: { kind: 'formula', text: 'A H^(2/3) sqrt(S)/n' } }],
   },
   {
     id: 'heat-loss', title: 'Heat loss of a pipe', group: 'science', meaning: 'Heat lost by one metre of an insulated pipe, by the thickness of the insulation.', source: '2π k ΔT / ln(1 + thickness/radius) (Fourier 1822)',

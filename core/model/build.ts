@@ -2,7 +2,7 @@ import { poly, rationalOfDouble, rationalOfTyped, ratio, toDouble, type Polynomi
 import { Enclosure, EMPTY, NOTHING, iv, up, down } from '../interval'
 import { parseUnit, sameUnit, times, type Unit } from '../units'
 import {
-  RESERVED, VARIABLE, call, encloseRational, latexName, latexOf, nearName, polynomialLatex, polynomialText, quoted, resolve,
+  RESERVED, VARIABLE, call, encloseRational, latexName, latexOf, nearName, parse, polynomialLatex, polynomialText, quoted, resolve,
   expressionText, type Expression, type NamedNumber, type Names, type Problem, type Resolved,
 } from '../formula'
 import { FunctionTable, encloseAt, encloseConstant, exactRational, integrate, polynomialExpression, polynomialForm, smoothParts, type Piece } from '../solve'
@@ -470,10 +470,14 @@ const rangeText = (x: string, p: PieceRow): string => {
   const high = p.to === undefined ? '' : ` ${ends.endsWith(']') ? '<=' : '<'} ${p.to}`
   return low || high ? `for ${low}${x}${high}` : `for all ${x}`
 }
+const amountLatex = (value: NumberText): string => {
+  const parsed = parse(String(value), () => false)
+  return parsed.ok ? latexOf(parsed.syntax) : String(value)
+}
 const rangeLatex = (x: string, p: PieceRow): string => {
   const ends = p.ends ?? '[]'
-  const low = p.from === undefined ? '' : `${p.from} ${ends.startsWith('[') ? '\\le' : '<'} `
-  const high = p.to === undefined ? '' : ` ${ends.endsWith(']') ? '\\le' : '<'} ${p.to}`
+  const low = p.from === undefined ? '' : `${amountLatex(p.from)} ${ends.startsWith('[') ? '\\le' : '<'} `
+  const high = p.to === undefined ? '' : ` ${ends.endsWith(']') ? '\\le' : '<'} ${amountLatex(p.to)}`
   return `${low}${latexName(x)}${high}`
 }
 

@@ -439,7 +439,10 @@ function linearOrQuadratic(u: Expression, c: Expression, s: Stretch): ZeroSet | 
   return merge([zeroAt(subtract(exactNumber(centre), root), s, 1), zeroAt(add(exactNumber(centre), root), s, 1)])
 }
 function scaledBy(e: Expression, r: Rational): Expression {
-  return e.kind === 'divide' && !isInteger(r) && numerator(r) === 1n ? divide(e, exactNumber(ONE.div(r))) : isInteger(ONE.div(r)) ? divide(e, exactNumber(ONE.div(r))) : multiply(exactNumber(r), e)
+  const under = ONE.div(r)
+  // ln 2/(12 ln 1.003), not ln 2/ln 1.003/12
+  if (e.kind === 'divide' && isInteger(under)) return divide(e.a, multiply(exactNumber(under), e.b))
+  return isInteger(under) ? divide(e, exactNumber(under)) : multiply(exactNumber(r), e)
 }
 
 // ---- sums ----------------------------------------------------------------------------------------------------

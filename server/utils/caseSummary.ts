@@ -14,8 +14,9 @@ export function summarise(document: CaseFile): CaseSummary {
     const { model, findings } = analyse(document)
     const first = findings.find((f) => f.status === 'found')
     const functions = [...model.functions.values()].filter((f) => !f.trouble)
-    const unit = functions.find((f) => f.unit)?.unit?.text
-    const drawn = functions.filter((f) => f.of === functions[0]?.of && (functions.every((g) => g.unit?.text === unit) || f.unit?.text === (functions[functions.length - 1]?.unit?.text)))
+    // The curves of the first finding, and those that share its unit.
+    const leading = functions.find((f) => f.name === (first ?? findings[0])?.about.functions[0]) ?? functions[functions.length - 1]
+    const drawn = functions.filter((f) => f.of === leading?.of && f.unit?.text === leading.unit?.text)
     const variable = model.variables.get(drawn[0]?.of ?? '')
     const lo = variable?.from ? toDouble(variable.from) : 0
     const hi = variable?.to ? toDouble(variable.to) : lo + 10

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FORMS, putForm, type Form } from '#core/forms'
+import { prettyUnit } from '#core/explain'
 import { latexOf, latexName, parse } from '#core/formula'
 
 const visible = defineModel<boolean>('visible', { required: true })
@@ -44,10 +45,10 @@ function put(): void {
       <article>
         <h3>{{ chosen.title }}</h3>
         <p>{{ chosen.meaning }}</p>
-        <p v-for="(f, i) in chosen.functions" :key="f.name" class="line"><MathText v-if="latex(chosen, i)" :latex="latex(chosen, i)" /><span v-else>{{ f.name }}({{ f.of }}) by pieces</span><span class="quiet">{{ f.label }}{{ f.unit ? `, ${f.unit}` : '' }}</span></p>
+        <p v-for="(f, i) in chosen.functions" :key="f.name" class="line"><MathText v-if="latex(chosen, i)" :latex="latex(chosen, i)" /><span v-else>{{ f.name }}({{ f.of }}) by pieces</span><span class="quiet">{{ f.label }}{{ f.unit ? `, ${prettyUnit(f.unit)}` : '' }}</span></p>
         <dl>
-          <dt><MathText :latex="latexName(chosen.variable.name)" :text="chosen.variable.name" /></dt><dd>{{ chosen.variable.label }}{{ chosen.variable.unit ? `, ${chosen.variable.unit}` : '' }}</dd>
-          <template v-for="g in chosen.givens" :key="g.name"><dt><MathText :latex="latexName(g.name)" :text="g.name" /></dt><dd>{{ g.label }}{{ g.unit ? `, ${g.unit}` : '' }}</dd></template>
+          <dt><MathText :latex="latexName(chosen.variable.name)" :text="chosen.variable.name" /></dt><dd>{{ chosen.variable.label }}{{ chosen.variable.unit ? `, ${prettyUnit(chosen.variable.unit)}` : '' }}</dd>
+          <template v-for="g in chosen.givens" :key="g.name"><dt><MathText :latex="latexName(g.name)" :text="g.name" /></dt><dd>{{ g.label }}{{ g.unit ? `, ${prettyUnit(g.unit)}` : '' }}</dd></template>
         </dl>
         <p class="quiet">{{ chosen.source }}</p>
         <Button label="Put on the desk" @click="put" />
@@ -62,7 +63,7 @@ function put(): void {
 .list .panel-title { margin: 0.6rem 0 0.2rem; }
 label { padding: 4px 8px; border-radius: 5px; cursor: pointer; }
 label:hover { background: var(--ground); }
-label.on { background: var(--jade-soft); color: var(--jade); font-weight: 600; }
+label.on, label.on:hover { background: var(--jade-soft); color: var(--jade); font-weight: 600; }
 label:has(:focus-visible) { outline: 2px solid var(--jade); }
 article { display: grid; gap: 0.7rem; align-content: start; justify-items: start; }
 h3 { font-family: var(--book); font-size: 1.25rem; }
