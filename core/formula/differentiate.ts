@@ -1,5 +1,5 @@
 import {
-  add, apply, call, divide, exactNumber, isOneNumber, isZeroNumber, multiply, negate, power, subtract, wholeExponent, wholeNumber, dependsOnVariable,
+  add, apply, call, divide, exactNumber, isOneNumber, isZeroNumber, multiply, negate, power, size, subtract, wholeExponent, wholeNumber, dependsOnVariable,
   type Expression,
 } from './expression'
 import { ratio } from '../numeric'
@@ -33,6 +33,19 @@ export function differentiate(e: Expression): Expression {
     case 'flat': return e
     case 'call': return times(call(e.name, e.order + 1, e.a), differentiate(e.a))
   }
+}
+
+/** Longest expression that is differentiated when several derivatives are wanted: each multiplies the length. */
+const MAX_DERIVED_SIZE = 1500
+
+/** The `times`-th derivative, or null where it would grow too long. */
+export function derivativeWithin(e: Expression, times: number): Expression | null {
+  let out = e
+  for (let i = 0; i < times; i++) {
+    if (size(out, MAX_DERIVED_SIZE + 1) > MAX_DERIVED_SIZE) return null
+    out = differentiate(out)
+  }
+  return out
 }
 
 function ofPower(base: Expression, exponent: Expression, whole: Expression): Expression {

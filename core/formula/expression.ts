@@ -24,6 +24,7 @@ export type Expression =
   /** the `order`-th derivative of the function `name` of the case, at `a` */
   | { readonly kind: 'call'; readonly name: string; readonly order: number; readonly a: Expression }
 
+const TWO = ONE.add(ONE)
 export const VARIABLE: Expression = { kind: 'variable' }
 
 /** The tightest enclosure of an exact number by doubles. */
@@ -68,6 +69,7 @@ export function multiply(a: Expression, b: Expression): Expression {
   const exact = both(a, b)
   if (exact) return exactNumber(exact[0].mul(exact[1]))
   if (isExact(a, MINUS_ONE)) return negate(b)
+  if (a.kind !== 'number' && a.kind === b.kind && same(a, b)) return power(a, exactNumber(TWO))
   return isOneNumber(a) ? b : isOneNumber(b) ? a : { kind: 'multiply', a, b }
 }
 export function divide(a: Expression, b: Expression): Expression {
@@ -83,6 +85,9 @@ export function power(a: Expression, b: Expression): Expression {
     const folded = integerPower(exact[0], toDouble(exact[1]))
     if (folded) return exactNumber(folded)
   }
+  // (u^2)^2 is u^4: whole powers of whole powers multiply (an inner negative one keeps its own domain).
+  const [inner, outer] = [a.kind === 'power' ? wholeExponent(a.b) : null, wholeExponent(b)]
+  if (a.kind === 'power' && inner !== null && outer !== null && inner > 0 && outer > 0 && inner * outer <= 1e6) return power(a.a, exactNumber(ONE.mul(BigInt(inner * outer))))
   return isOneNumber(b) ? a : { kind: 'power', a, b }
 }
 export function apply(name: Unary, a: Expression): Expression {

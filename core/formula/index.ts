@@ -1,5 +1,5 @@
 export * from './expression'
-export { differentiate } from './differentiate'
+export { derivativeWithin, differentiate } from './differentiate'
 export { parse, MAX_DEPTH, MAX_LENGTH, type Syntax, type Operator } from './syntax'
 export { tokenize, type Token } from './tokens'
 export { resolve, isFunctionName, RESERVED, BUILTIN_FUNCTIONS, CONSTANTS, type Names, type NamedNumber, type Resolved } from './resolve'

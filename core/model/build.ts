@@ -2,7 +2,7 @@ import { poly, rationalOfDouble, rationalOfTyped, ratio, toDouble, type Polynomi
 import { Enclosure, EMPTY, NOTHING, iv, up, down } from '../interval'
 import { parseUnit, sameUnit, times, type Unit } from '../units'
 import {
-  RESERVED, VARIABLE, call, encloseRational, latexName, latexOf, nearName, parse, polynomialLatex, polynomialText, quoted, resolve,
+  RESERVED, VARIABLE, call, encloseRational, latexName, latexOf, nearName, parse, parts, polynomialLatex, polynomialText, quoted, resolve,
   expressionText, type Expression, type NamedNumber, type Names, type Problem, type Resolved,
 } from '../formula'
 import { FunctionTable, encloseAt, encloseConstant, exactRational, integrate, polynomialExpression, polynomialForm, smoothParts, type Piece } from '../solve'
@@ -57,6 +57,8 @@ export interface Model {
 export const UNKNOWN_GIVEN = new Enclosure(-Infinity, Infinity)
 
 const NAME = /^\p{L}[\p{L}\p{Nd}_]*$/u
+/** Most steps that one value of a function may take. */
+const MAX_STEPS = 20_000
 const NOT_COVERED = 'is fitted to data, which this version does not compute yet'
 
 /**
@@ -78,6 +80,8 @@ class Builder {
   private readonly table = new FunctionTable()
   private readonly rows = new Map<string, { row: FunctionRow; index: number }>()
   private readonly resolved = new Map<string, Resolved[]>()
+  /** steps that one value of a function takes */
+  private readonly costs = new Map<string, number>()
 
   constructor(private readonly source: CaseFile, private readonly unknownGiven: string | null) {}
 
@@ -272,6 +276,7 @@ class Builder {
       case 'formula': {
         const r = this.resolved.get(row.name)![0]!
         if (!r.expression) throw new Trouble(r.problems[0]!.message)
+        this.checkCost(row, index, [r.expression])
         this.table.define(row.name, { kind: 'expression', expression: r.expression })
         return { text: by.text.trim(), latex: latexOf(r.syntax!) }
       }
@@ -288,6 +293,23 @@ class Builder {
         throw new Trouble(`${row.name} ${NOT_COVERED}.`)
       }
     }
+  }
+
+  /** Calls of calls multiply: a function whose one value takes too many steps is refused before anything hangs on it. */
+  private checkCost(row: FunctionRow, index: number, expressions: readonly Expression[]): void {
+    const cost = expressions.reduce((sum, e) => sum + this.stepsOf(e, new Set()), 0)
+    this.costs.set(row.name, cost)
+    if (cost <= MAX_STEPS) return
+    const message = `One value of ${quoted(row.name)} takes more than ${MAX_STEPS.toLocaleString('en')} steps, since its functions call each other again and again; shorten the chain.`
+    this.error(`functions[${index}].by`, message)
+    throw new Trouble(message)
+  }
+  private stepsOf(e: Expression, atVariable: Set<string>): number {
+    if (e.kind !== 'call') return 1 + parts(e).reduce((sum, p) => sum + this.stepsOf(p, atVariable), 0)
+    const key = `${e.name}#${e.order}`
+    const own = e.a.kind === 'variable' && atVariable.has(key) ? 0 : (this.costs.get(e.name) ?? 1) * 4 ** e.order
+    if (e.a.kind === 'variable') atVariable.add(key)
+    return 1 + own + this.stepsOf(e.a, atVariable)
   }
 
   private requireFunction(row: FunctionRow, name: string, path: string): ModelFunction {
@@ -326,6 +348,7 @@ class Builder {
     if (rows.length === 0) { this.error(path, `${quoted(row.name)} has no pieces yet.`); throw new Trouble(`${row.name} has no pieces yet.`) }
     const broken = resolved.find((r) => !r.expression)
     if (broken) throw new Trouble(broken.problems[0]!.message)
+    this.checkCost(row, index, resolved.map((r) => r.expression!))
     const pieces: (Piece & { row: number })[] = rows.map((p, i) => {
       const from = p.from === undefined ? null : this.number(p.from, `${path}[${i}].from`)
       const to = p.to === undefined ? null : this.number(p.to, `${path}[${i}].to`)

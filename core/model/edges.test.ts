@@ -53,5 +53,16 @@ describe('wholes', () => {
 })
 
 describe('functions of functions, slopes of slopes', () => {
+  it('thirty levels of f·f are worked out in a blink, and f(x) f(x + 1) thirty deep is refused with the reason', () => {
+    const chain = (step: (below: string) => string): CaseFile => ({
+      format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 'x', from: 0, to: 1 }],
+      functions: Array.from({ length: 31 }, (_, i) => ({ name: `f${i}`, of: 'x', by: { kind: 'formula' as const, text: i === 0 ? '1 - x/4' : step(`f${i - 1}`) } })),
+      questions: [{ id: 'q', ask: 'value', function: 'f30', at: 0 }],
+    })
+    expect(analyse(chain((f) => `${f} ${f}`)).findings[0]).toMatchObject({ status: 'found', value: 1 })
+    const refused = analyse(chain((f) => `${f}(x) ${f}(x + 1)`))
+    expect(refused.model.errors[0]!.message).toMatch(/takes more than 20,000 steps/)
+    expect(refused.findings[0]!.status).toBe('error')
+  })
   it("h(x) = x g'(x) with g = f(f(x)) + f(2)", () => expect(solve({ f: 'x', g: 'f(f(x)) + f(2)', h: "g'(x) x", k: 'h(x)^2 - 3' }, { ask: 'reach', function: 'k', value: 0 }, { from: -5, to: 5 }).solutions.map((s) => s.exact)).toEqual(['-sqrt(3)', 'sqrt(3)']))
 })

@@ -1,6 +1,6 @@
 import { poly, rationalOfDouble, toDouble, type Rational } from '../numeric'
 import { EMPTY, Enclosure, PARTIAL, BROKEN, down, up, iv } from '../interval'
-import { compileEnclosure, compileNumber, differentiate, type Expression } from '../formula'
+import { compileEnclosure, compileNumber, derivativeWithin, type Expression } from '../formula'
 import { polynomialForm } from './rationalForm'
 import { smoothParts } from './stretches'
 import type { FunctionTable } from './table'
@@ -53,10 +53,12 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
 
 /** ∫ over one smooth stretch: h f(m) + h³/24 f''(m) + h⁵/1920 f''''(somewhere), cell by cell; cells are halved where the last term is too wide. */
 function bounded(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): Enclosure | (Integral & { ok: false }) {
-  const second = differentiate(differentiate(e))
+  const second = derivativeWithin(e, 2)
+  const fourth = second && derivativeWithin(second, 2)
+  if (!second || !fourth) return { ok: false, reason: 'work', near: a }
   const f = compileEnclosure(e, table.enclosure)
   const f2 = compileEnclosure(second, table.enclosure)
-  const f4 = compileEnclosure(differentiate(differentiate(second)), table.enclosure)
+  const f4 = compileEnclosure(fourth, table.enclosure)
   const size = scaleOf(e, table, a, b)
   const stack: [number, number, number][] = [[a, b, 0]]
   let sum = new Enclosure(0, 0)

@@ -98,11 +98,11 @@ export function findBest(e: Expression, table: FunctionTable, from: Rational | n
   const tied = winners.filter((c) => !exactBest || !c.exactValue || c.exactValue.compare(exactBest) === 0)
   const real = tied.filter((c) => !c.open)
   const flats = flat.filter((f) => hope(f) >= level - slack)
+  const open = doubt.filter((d) => mayBeat(e, table, d, level + slack, sense))
   if (real.length === 0 && flats.length === 0) {
     const c = tied[0]!
-    return { status: 'approached', near: c.at, limit: (c.low + c.high) / 2 }
+    return open.length > 0 ? { status: 'unsettled', open } : { status: 'approached', near: c.at, limit: (c.low + c.high) / 2 }
   }
-  const open = doubt.filter((d) => mayBeat(e, table, d, level + slack, sense))
   const best = mergeBest(real)
   const first = best[0]
   if (open.length > 0 && best.length === 0 && flats.length === 0) return { status: 'unsettled', open }

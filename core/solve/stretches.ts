@@ -18,7 +18,7 @@ export interface SmoothPart {
 }
 
 /** Calls are written out until the whole grows past this; beyond, they stay calls. */
-const MAX_SIZE = 6000
+const MAX_SIZE = 1500
 /** Steps of a staircase that are taken apart one by one. */
 const MAX_STEPS = 600
 

@@ -71,9 +71,23 @@ export class FunctionTable {
     const known = store.get(key)
     if (known) return known
     const definition = this.definition(name, order)
-    const made = definition ? make(definition) : (none as F)
+    // R(q) called twice at one input is worked out once; without this, functions of functions would cost twice as much at every level.
+    const made = definition ? remembering(make(definition) as unknown as (x: unknown) => unknown) as unknown as F : (none as F)
     store.set(key, made)
     return made
+  }
+}
+
+/** The same function, with its last input and result kept. Inputs are compared by identity (numbers by value). */
+function remembering(f: (x: unknown) => unknown): (x: unknown) => unknown {
+  let last: unknown = remembering
+  let result: unknown
+  return (x) => {
+    if (x === last) return result
+    const y = f(x)
+    last = x
+    result = y
+    return y
   }
 }
 

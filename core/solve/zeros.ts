@@ -1,8 +1,8 @@
 import { ONE, ZERO, denominator, isInteger, isZero, isolateRealRoots, numerator, poly, ratio, rationalOfDouble, rationalRoot, signOf, toDouble, type Polynomial, type Rational } from '../numeric'
 import { EMPTY, Enclosure, PARTIAL, BROKEN, containsZero } from '../interval'
 import {
-  PI, add, apply, compileEnclosure, compileSlopes, dependsOnVariable, differentiate, divide, encloseRational, exactNumber, multiply, negate, power, same, size, subtract,
-  wholeExponent, wholeNumber, parts, type Expression,
+  PI, add, apply, compileEnclosure, compileSlopes, dependsOnVariable, derivativeWithin, differentiate, divide, encloseRational, exactNumber, multiply, negate, power, same, size, subtract,
+  wholeExponent, wholeNumber, parts, type EnclosureFunction, type Expression,
 } from '../formula'
 import { MAX_BOXES, branch } from './branch'
 import { exactRational, isExactlyZero, vanishesAt } from './constant'
@@ -42,12 +42,14 @@ interface Stretch {
   readonly to: Rational | null
   readonly lo: number
   readonly hi: number
-  /** boxes left for all interval work of this call */
-  budget: { boxes: number }
+  /** what is left for all work of this call: interval boxes, and rewritten equations */
+  budget: { boxes: number; rewrites: number }
 }
 
 /** How many solutions of a periodic equation are listed one by one. */
 const MAX_PERIODS = 2000
+/** Equations that one may be taken apart into, in all. */
+const MAX_EQUATIONS = 3000
 /** Nesting of rewritten equations. */
 const MAX_REWRITES = 24
 
@@ -58,7 +60,7 @@ const MAX_REWRITES = 24
  */
 export function zerosOf(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null, maxBoxes = boxesFor(e)): ZeroSet {
   const stretch: Stretch = {
-    table, from, to, budget: { boxes: maxBoxes },
+    table, from, to, budget: { boxes: maxBoxes, rewrites: MAX_EQUATIONS },
     lo: from ? outward(from, -1) : -Infinity,
     hi: to ? outward(to, 1) : Infinity,
   }
@@ -67,7 +69,7 @@ export function zerosOf(e: Expression, table: FunctionTable, from: Rational | nu
 
 /** The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core machine). */
 const MAX_OPERATIONS = 300_000
-const boxesFor = (e: Expression): number => Math.max(600, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))))
+const boxesFor = (e: Expression): number => Math.max(150, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))))
 
 function outward(r: Rational, side: -1 | 1): number {
   const within = encloseRational(r)
@@ -131,7 +133,7 @@ function solveZero(e: Expression, s: Stretch, depth: number): ZeroSet {
   if (!dependsOnVariable(e)) return isExactlyZero(e) ? EVERYWHERE : !containsZero(encloseConstant(e)) ? NONE : unsettled(s)
   const exact = rationalZeros(e, s)
   if (exact) return exact
-  if (depth > MAX_REWRITES) return intervalZeros(e, s)
+  if (depth > MAX_REWRITES || --s.budget.rewrites < 0) return intervalZeros(e, s)
   switch (e.kind) {
     case 'negate': return solveZero(e.a, s, depth + 1)
     case 'multiply': return merge([e.a, e.b].map((part) => solveZero(part, s, depth + 1)))
@@ -257,7 +259,7 @@ function solveEquals(u: Expression, c: Expression, s: Stretch, depth: number): Z
     return rationalZeros(whole, s) ?? linearOrQuadratic(u, c, s) ?? intervalZeros(whole, s)
   }
   if (!dependsOnVariable(u)) return solveZero(subtract(u, c), s, depth)
-  if (depth > MAX_REWRITES) return rest()
+  if (depth > MAX_REWRITES || --s.budget.rewrites < 0) return rest()
   const sign = constantSign(c)
   const deeper = (v: Expression, d: Expression) => solveEquals(v, d, s, depth + 1)
   if (u.kind === 'variable') return zeroAt(c, s, 1)
@@ -690,25 +692,30 @@ const MAX_ATTEMPTS = 400
 const MAX_ORDER = 12
 
 function intervalZeros(e: Expression, s: Stretch): ZeroSet {
+  if (s.budget.boxes <= 0) return unsettled(s)
   const value = compileEnclosure(e, s.table.enclosure)
   const slopes = compileSlopes(e, s.table.slopes)
   const width = s.hi - s.lo
   const least = Number.isFinite(width) ? Math.max(width * LEAST_SHARE, 1e-290) : 1e-6
-  const derivatives: Expression[] = [e]
-  const derivative = (k: number): Expression => {
-    while (derivatives.length <= k) derivatives.push(differentiate(derivatives[derivatives.length - 1]!))
+  const derivatives: Compiled[] = [{ expression: e, enclose: value }]
+  const derivative: Derivative = (k) => {
+    while (derivatives.length <= k) {
+      const next = derivativeWithin(derivatives[derivatives.length - 1]!.expression, 1)
+      if (!next) return null
+      derivatives.push({ expression: next, enclose: compileEnclosure(next, s.table.enclosure) })
+    }
     return derivatives[k]!
   }
   const multiple: Zero[] = []
   let attempts = 0
   const settle = (lo: number, hi: number): boolean => {
     if (++attempts > MAX_ATTEMPTS) return false
-    const zero = multipleZero(derivative, s, lo, hi)
+    const zero = multipleZero(derivative, lo, hi)
     if (zero) multiple.push(zero)
     return zero !== null
   }
   const found = branch({ value, slopes, settle }, s.lo, s.hi, least, s.budget.boxes)
-  s.budget.boxes = Math.max(50, s.budget.boxes - found.boxes)
+  s.budget.boxes -= found.boxes
   const zeros: Zero[] = found.zeros.map((z) => named(e, simpleZero(z.lo, z.hi)))
   const open: { lo: number; hi: number }[] = []
   for (const [i, box] of found.open.entries()) {
@@ -742,21 +749,26 @@ function simpleZero(lo: number, hi: number): Zero {
   return { at: lo + (hi - lo) / 2, lo, hi, multiplicity: 1, exact: null }
 }
 
+/** The k-th derivative; null where it would grow too long. The 0-th is the function itself. */
+type Derivative = (k: number) => Compiled | null
+interface Compiled { readonly expression: Expression; readonly enclose: EnclosureFunction }
+
 /** A point of [lo, hi] with a short exact form at which the function is proven 0, with its order there; no other zero in the box. */
-function multipleZero(derivative: (k: number) => Expression, s: Stretch, lo: number, hi: number): Zero | null {
-  const number = compileEnclosure(derivative(0), s.table.enclosure)
+function multipleZero(derivative: Derivative, lo: number, hi: number): Zero | null {
+  const f = derivative(0)!
   const box = new Enclosure(lo, hi)
   for (const candidate of candidates(lo, hi)) {
     const at = encloseConstant(candidate)
-    const there = number(at)
-    if (there.flags & EMPTY || !containsZero(there) || !vanishesAt(derivative(0), candidate)) continue
+    const there = f.enclose(at)
+    if (there.flags & EMPTY || !containsZero(there) || !vanishesAt(f.expression, candidate)) continue
     for (let k = 1; k <= MAX_ORDER; k++) {
-      if (size(derivative(k), 3000) >= 3000) break
-      const slope = compileEnclosure(derivative(k), s.table.enclosure)(box)
+      const kth = derivative(k)
+      if (!kth) break
+      const slope = kth.enclose(box)
       if (!(slope.flags & (EMPTY | PARTIAL | BROKEN)) && !containsZero(slope)) {
         return { at: at.lo + (at.hi - at.lo) / 2, lo: at.lo, hi: at.hi, multiplicity: k, exact: exactOfCandidate(candidate) }
       }
-      if (!vanishesAt(derivative(k), candidate)) break
+      if (!vanishesAt(kth.expression, candidate)) break
     }
   }
   return null
@@ -811,15 +823,17 @@ function assemble(terms: Rational[]): Rational | null {
  * Settles a narrow box by a derivative that is never 0 on it: with f'' of one sign the least (or greatest) value tells whether there is no zero
  * or a close pair. @returns the zeros in the box, or null when it stays open
  */
-function settleCluster(derivative: (k: number) => Expression, s: Stretch, lo: number, hi: number): Zero[] | null {
-  const known = multipleZero(derivative, s, lo, hi)
+function settleCluster(derivative: Derivative, s: Stretch, lo: number, hi: number): Zero[] | null {
+  const known = multipleZero(derivative, lo, hi)
   if (known) return [known]
   if (!(lo < hi)) return null
-  const f = compileEnclosure(derivative(0), s.table.enclosure)
-  const bend = compileEnclosure(derivative(2), s.table.enclosure)(new Enclosure(lo, hi))
+  const [own, first, second] = [derivative(0)!, derivative(1), derivative(2)]
+  if (!first || !second) return null
+  const f = own.enclose
+  const bend = second.enclose(new Enclosure(lo, hi))
   if (bend.flags & (EMPTY | PARTIAL | BROKEN) || containsZero(bend)) return null
   const upward = bend.lo > 0 ? 1 : -1
-  const slope = compileEnclosure(derivative(1), s.table.enclosure)
+  const slope = first.enclose
   // Narrow in on where f' changes sign; f there decides.
   let a = lo
   let b = hi
@@ -837,7 +851,7 @@ function settleCluster(derivative: (k: number) => Expression, s: Stretch, lo: nu
   const at = f(new Enclosure(m, m))
   const below = upward > 0 ? at.hi < 0 : at.lo > 0
   if (!below) return null
-  const target = { value: f, slopes: compileSlopes(derivative(0), s.table.slopes), settle: () => false }
+  const target = { value: f, slopes: compileSlopes(own.expression, s.table.slopes), settle: () => false }
   const least = Math.max((hi - lo) * 2 ** -40, Number.MIN_VALUE)
   const sides = [branch(target, lo, m, least, 2000), branch(target, m, hi, least, 2000)]
   if (sides.some((side) => side.open.length > 0 || !side.finished)) return null

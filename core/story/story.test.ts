@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { buildModel, type CaseFile, type Question } from '../model'
 import { questionText } from '../explain'
-import { changeSlot, interpret, readAmountText, shiftMarks, storyRuns, withEntry } from './index'
+import { changeSlot, interpret, readAmountText, shiftMarks, storyRuns, suggestions, withEntry } from './index'
 
 const stall: CaseFile = {
   format: 'pasear-case', version: 1, title: 'Stall',
@@ -83,6 +83,20 @@ describe('parts of a question changed in place', () => {
   it.each([['value', '2 G'], ['function', 'Z'], ['range', '10'], ['relation', '~']] as const)('%s cannot become %s', (slot, text) => expect(changeSlot(q, slot, text, model).ok).toBe(false))
   it('an emptied range is the whole range again', () => expect(changeSlot({ ...q, from: 1, to: 2 }, 'range', '', model)).toEqual({ ok: true, question: q }))
   it('reads as a sentence', () => expect(questionText(q, model)).toBe('Where is P at least $500, for 0 … 320 lanterns?'))
+})
+
+describe('questions the model suggests', () => {
+  const offers = (c: CaseFile) => suggestions(buildModel(c)).map((s) => s.says)
+  it('revenue and cost meet, a profit is 0 and greatest', () => expect(offers(stall)).toEqual([
+    'Where do R and C meet, for 0 … 320 lanterns?', 'Where is P equal to $0, for 0 … 320 lanterns?', 'Where is P greatest, for 0 … 320 lanterns?', 'Where is R greatest, for 0 … 320 lanterns?',
+  ]))
+  it('what was asked is not offered again', () => expect(offers({ ...stall, questions: [{ id: 'q1', ask: 'meet', functions: ['C', 'R'] }, { id: 'q2', ask: 'greatest', function: 'P' }] })).toEqual([
+    'Where is P equal to $0, for 0 … 320 lanterns?', 'Where is R greatest, for 0 … 320 lanterns?',
+  ]))
+  it('growth doubles, a speed makes a way', () => {
+    const growth: CaseFile = { ...stall, functions: [{ name: 'N', of: 't', by: { kind: 'formula', text: '50*1.1^t' } }, { name: 'v', of: 't', unit: 'm/s', by: { kind: 'formula', text: '3 t' } }], variables: [{ name: 't', unit: 's', from: 0, to: 20 }] }
+    expect(offers(growth)).toEqual(['What is the total of v over 0 … 20 s?', 'When has N become 2 times what it is at the start?'])
+  })
 })
 
 describe('marks move with the text', () => {

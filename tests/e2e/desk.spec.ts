@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect, test, type TestServer } from './server'
@@ -109,6 +110,18 @@ test('a formula is changed where it stands, and a question in its parts', async 
   await expect(says(page).nth(1)).toContainText('100 lanterns')
 })
 
+test('a track is moved by keys and everything follows; a suggested question is asked with one click', async ({ page, server }) => {
+  await stand(page, server)
+  await page.getByRole('slider', { name: 'Vary F' }).focus()
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowRight')
+  // the track runs from 0 to 500 in steps of 2.5 rounded to 5: 180 + 8·5 = 220, and the first crossing moves to (345 − √92625)/2 = 20.33
+  await expect(page.getByRole('button', { name: /^Value of F: \$220/ })).toBeVisible()
+  await expect(says(page).first()).toHaveText('21 lanterns is the first whole number that pays.')
+  await page.getByRole('button', { name: /^Where is profit P equal to \$0/ }).click()
+  await expect(says(page).last()).toHaveText('21 lanterns is the first whole number that pays.')
+  await expect(page.getByRole('button', { name: /^Where is profit P equal to \$0/ })).toHaveCount(0)
+})
+
 test('a phrase is selected and becomes a given', async ({ page, server }) => {
   await page.goto(server.url)
   await page.getByRole('button', { name: 'New case' }).click()
@@ -148,6 +161,34 @@ test('a velocity by pieces, its way and its slope are written line by line, and 
   await page.keyboard.press('Enter')
   await expect(page.getByText('v jumps by 2 at t = 6, from 18 to 20.')).toBeVisible()
   await expect(says(page).nth(2)).toHaveText('v is greatest at t = 6 s: 20.')
+})
+
+test('a table of values with inputs of my own, and the graph as a file', async ({ page, server }) => {
+  await stand(page, server)
+  await page.getByRole('button', { name: 'Table', exact: true }).click()
+  const table = page.getByRole('dialog', { name: 'Table of values' })
+  await expect(table.getByRole('row').nth(1)).toContainText('$14/lantern')
+  await table.getByRole('textbox', { name: 'Own inputs' }).fill('17; 345/2; M')
+  // R(17) = 17·(14 − 17/30) = 228.37; P(172.5) = 811.875
+  await expect(table.getByRole('row').nth(1)).toContainText('$228.37')
+  await expect(table.getByRole('row').nth(2)).toContainText('$811.88greatest row')
+  await expect(table.getByRole('row').nth(3).getByRole('rowheader')).toHaveText('320')
+  await table.getByRole('textbox', { name: 'Own inputs' }).fill('17; ten')
+  await expect(table.getByRole('alert')).toContainText('is no number')
+  expect((await new AxeBuilder({ page }).include('.p-dialog').analyze()).violations.map((v) => v.id)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Picture file' }).click()
+  const file = page.getByRole('dialog', { name: 'Picture file' })
+  for (const [kind, start] of [['PNG, for documents', '\u0089PNG'], ['SVG, sharp at any size', '<svg']] as const) {
+    if (!(await file.isVisible())) await page.getByRole('button', { name: 'Picture file' }).click()
+    await file.getByRole('radio', { name: kind }).check()
+    const [download] = await Promise.all([page.waitForEvent('download'), file.getByRole('button', { name: 'Save' }).click()])
+    expect(download.suggestedFilename()).toMatch(/^lantern-stall\.(png|svg)$/)
+    const content = readFileSync((await download.path())!)
+    expect(content.toString('latin1').startsWith(start)).toBe(true)
+    expect(content.length).toBeGreaterThan(4000)
+    if (start === '<svg') expect(content.toString('utf8')).toContain('break-even 16.435')
+  }
 })
 
 test('a form is searched and put on the desk, and answers a question', async ({ page, server }) => {

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { analyse, type CaseFile } from '#core/model'
-import { axis, picture, sampleCurve, type Picture } from '#core/graph'
+import { axis, listedInputs, picture, sampleCurve, steppedInputs, tableText, valueTable, type Picture } from '#core/graph'
+import { ratio, toDouble } from '#core/numeric'
 import { deskOf, trailOf } from '#core/desk'
 import { compileEnclosure, compileNumber, resolve } from '#core/formula'
 import { FunctionTable } from '#core/solve'
@@ -83,6 +84,22 @@ describe('the layout in pixels', () => {
     const close: Picture = { ...drawn, curves: drawn.curves.map((c) => ({ ...c, pane: 0, runs: [[0, 0, 350, 100]] })) }
     const ys = placeNames(close, rects).map((n) => n.y).sort((a, b) => a - b)
     for (let i = 1; i < ys.length; i++) expect(ys[i]! - ys[i - 1]!).toBeGreaterThanOrEqual(15)
+  })
+})
+
+describe('the table of values', () => {
+  const { model } = stall
+  const at = (text: string) => listedInputs(text, model)
+  it('steps are exact: no 0.30000000000000004', () => expect(steppedInputs(ratio(0), ratio(1), ratio(1, 10)).map((r) => toDouble(r))).toEqual([0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1]))
+  it('inputs of one’s own: numbers, fractions, givens; the first wrong one is told', () => {
+    expect(at('1; 7/3; M\n0.5 2 3/4').inputs.map((r) => r.toFraction())).toEqual(['1', '7/3', '320', '1/2', '2', '3/4'])
+    expect(at('1; x2; 3')).toMatchObject({ wrong: 'x2' })
+  })
+  it('greatest rows and changes of sign are marked', () => {
+    const rows = valueTable(model, ['P', 'p'], [16, 17, 172, 173, 400].map((n) => ratio(n)))
+    expect(rows.map((r) => r.changes[0])).toEqual([true, false, false, true, false])
+    expect(rows.map((r) => r.greatest[0])).toEqual([false, false, true, true, false])
+    expect(tableText(['q', 'P ($)'], rows.slice(0, 1), ',').split('\n')[0]).toBe('q,P ($)')
   })
 })
 

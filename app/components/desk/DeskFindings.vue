@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { changeSlot } from '#core/story'
+import { changeSlot, suggestions, type Suggestion } from '#core/story'
 import { buildModel, type CaseFile, type Question } from '#core/model'
 import type { Slot } from '#core/explain'
 import type { Desk } from '#core/desk'
@@ -10,6 +10,12 @@ const store = useCaseStore()
 const toast = useToast()
 
 const questions = computed(() => props.document.questions ?? [])
+const offers = shallowRef<Suggestion[]>([])
+// Offers follow the finished analysis, so that typing does not make them flicker.
+watch(() => props.desk, () => { offers.value = suggestions(buildModel(props.document)) }, { immediate: true })
+function ask(offer: Suggestion): void {
+  store.change('ask a suggested question', (d) => { d.questions = [...(d.questions ?? []), offer.question] })
+}
 const cards = computed(() => questions.value.map((q) => ({ q, card: props.desk?.findings.find((f) => f.id === q.id) ?? null })))
 const dim = (id: string) => props.lit !== null && !props.lit.has(`question:${id}`)
 
@@ -74,11 +80,19 @@ function remove(q: Question): void {
         <button type="button" class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="remove(q)"><IconBin /></button>
       </li>
     </ol>
+    <div v-if="offers.length > 0" class="offers">
+      <p class="quiet">You could ask:</p>
+      <ul><li v-for="o in offers" :key="o.says"><button type="button" class="offer" @click="ask(o)">{{ o.says }}</button></li></ul>
+    </div>
   </section>
 </template>
 
 <style scoped>
 .findings { background: var(--panel); }
+.offers { margin-top: 0.8rem; }
+.offers ul { display: grid; gap: 0.3rem; margin-top: 0.3rem; justify-items: start; }
+.offer { border: 1px dashed var(--ink-3); background: none; border-radius: 12px; padding: 3px 11px; cursor: pointer; font-size: 0.9rem; color: var(--ink); text-align: left; }
+.offer:hover { border-color: var(--jade); color: var(--jade); background: var(--jade-soft); }
 .card { position: relative; padding: 0.6rem 0.8rem; margin-bottom: 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 8px; display: grid; gap: 0.25rem; }
 .card.first { border-color: var(--amber); box-shadow: 0 0 0 2px var(--amber-soft); }
 .card.dim { opacity: 0.4; }

@@ -9,6 +9,8 @@ import { graphOption, type Look } from '~/utils/graphOption'
 const props = defineProps<{ picture: Picture | null; document: CaseFile; lit: ReadonlySet<string> | null; stale: boolean }>()
 const view = defineModel<View>('view', { required: true })
 
+const tableDialog = ref(false)
+const pictureDialog = ref(false)
 const home = useTemplateRef<HTMLElement>('home')
 const rects = shallowRef<Rect[]>([])
 const size = reactive({ width: 0, height: 0 })
@@ -142,6 +144,8 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       <div class="tools">
         <EditText v-if="variables.length > 1 && picture" :value="picture.variable" label="Variable of the graph" :options="variables" @keep="view = { variable: $event }">over {{ picture.variable }}</EditText>
         <button v-if="picture && !picture.framed" type="button" class="word-button" @click="reframe">Reframe</button>
+        <button v-if="picture" type="button" class="word-button" @click="tableDialog = true">Table</button>
+        <button v-if="picture" type="button" class="word-button" @click="pictureDialog = true">Picture file</button>
       </div>
     </div>
     <div
@@ -160,6 +164,8 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       </div>
       <p class="sr-only" role="status">{{ spoken }}</p>
     </div>
+    <TableDialog v-if="picture" v-model:visible="tableDialog" :document="document" :variable="picture.variable" />
+    <PictureDialog v-if="picture" v-model:visible="pictureDialog" :picture="picture" :title="document.title" />
   </section>
 </template>
 

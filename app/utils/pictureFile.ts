@@ -1,0 +1,54 @@
+import type { Picture } from '#core/graph'
+import { graphOption, type Look } from './graphOption'
+
+export interface PictureChoice { readonly kind: 'svg' | 'png'; readonly clear: boolean; readonly scale: 1 | 2 | 3 | 4; readonly title: string }
+
+/** Colours for paper: the light ones, whatever the page shows. */
+const PAPER: Look = {
+  curves: ['#0c7a66', '#2473b8', '#b5432c', '#9b3572', '#5e4bb0', '#9a6b00', '#48566a'], ink: '#1d2530', quiet: '#556070', hairline: '#dfe3e8', axis: '#6b7686', paper: '#ffffff',
+  amber: '#f0a02c', amberSoft: '#fdf0d9', amberDeep: '#8a5600', brick: '#b5432c', grey: '#6b7686', face: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+}
+const WIDTH = 960
+const HEIGHT = 540
+const TITLE = 40
+
+const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
+
+/** The graph as a standalone SVG document with its title, drawn afresh for paper. */
+export async function pictureSvg(picture: Picture, choice: Pick<PictureChoice, 'clear' | 'title'>): Promise<string> {
+  const { openChart } = await import('./chart')
+  const home = document.createElement('div')
+  home.style.cssText = `position:absolute;left:-9999px;width:${WIDTH}px;height:${HEIGHT}px`
+  document.body.append(home)
+  const chart = openChart(home, WIDTH, HEIGHT) as { setOption(o: unknown): void; getDataURL(o: unknown): string; dispose(): void }
+  try {
+    chart.setOption(graphOption(picture, WIDTH, HEIGHT, PAPER, null).option)
+    const url = chart.getDataURL({ type: 'svg' })
+    const inner = decodeURIComponent(url.slice(url.indexOf(',') + 1)).replace(/^<\?xml[^>]*\?>/, '')
+    const ground = choice.clear ? '' : `<rect width="${WIDTH}" height="${HEIGHT + TITLE}" fill="#ffffff"/>`
+    return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${WIDTH}" height="${HEIGHT + TITLE}" viewBox="0 0 ${WIDTH} ${HEIGHT + TITLE}">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg x="0" y="${TITLE}" width="${WIDTH}" height="${HEIGHT}">${inner}</svg></svg>`
+  } finally {
+    chart.dispose()
+    home.remove()
+  }
+}
+
+/** The same as a PNG, `scale` pixels for each unit. */
+export async function picturePng(picture: Picture, choice: PictureChoice): Promise<Blob> {
+  const svg = await pictureSvg(picture, choice)
+  const image = new Image()
+  await new Promise<void>((resolve, reject) => { image.onload = () => resolve(); image.onerror = () => reject(new Error('the picture could not be drawn')); image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}` })
+  const canvas = document.createElement('canvas')
+  canvas.width = WIDTH * choice.scale
+  canvas.height = (HEIGHT + TITLE) * choice.scale
+  canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
+  return new Promise((resolve, reject) => canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('the picture could not be drawn'))), 'image/png'))
+}
+
+export function saveFile(name: string, content: Blob): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(content)
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+}
