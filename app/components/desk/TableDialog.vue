@@ -88,7 +88,8 @@ table { border-collapse: collapse; width: 100%; }
 thead th { position: sticky; top: 0; background: var(--ground); font-weight: 600; }
 th, td { text-align: right; padding: 4px 12px; border-bottom: 1px solid var(--hairline); white-space: nowrap; }
 tbody th { font-weight: 600; }
-.best { background: var(--amber-soft); }
+.best { background: var(--jade-soft); }
+label .quiet { margin-left: 0.35rem; }
 .change { border-bottom: 2px solid var(--jade); }
 .tag { font-size: 0.75rem; color: var(--ink-2); margin-left: 0.6rem; }
 .ways { display: flex; gap: 0.7rem; margin-top: 0.9rem; }
