@@ -165,7 +165,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       <p class="sr-only" role="status">{{ spoken }}</p>
     </div>
     <TableDialog v-if="picture" v-model:visible="tableDialog" :document="document" :variable="picture.variable" />
-    <PictureDialog v-if="picture" v-model:visible="pictureDialog" :picture="picture" :title="document.title" />
+    <PictureDialog v-if="picture" v-model:visible="pictureDialog" :picture="picture" :case-title="document.title" />
   </section>
 </template>
 

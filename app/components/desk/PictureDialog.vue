@@ -2,14 +2,14 @@
 import type { Picture } from '#core/graph'
 import { picturePng, pictureSvg, saveFile, type PictureChoice } from '~/utils/pictureFile'
 
-const props = defineProps<{ picture: Picture; title: string }>()
+const props = defineProps<{ picture: Picture; caseTitle: string }>()
 const visible = defineModel<boolean>('visible', { required: true })
 const toast = useToast()
 const title = ref('')
 const kind = ref<'svg' | 'png'>('png')
 const clear = ref(false)
 const scale = ref<PictureChoice['scale']>(2)
-watch(visible, (now) => { if (now) title.value = props.title })
+watch(visible, (now) => { if (now) title.value = props.caseTitle })
 
 const choice = (): PictureChoice => ({ kind: kind.value, clear: clear.value, scale: scale.value, title: title.value.trim() })
 const name = () => `${title.value.trim().replace(/[^\p{L}\p{Nd}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'graph'}.${kind.value}`
