@@ -118,20 +118,24 @@ class Speaker {
   private stays(): string {
     const b = this.f.behaviour!
     const above = b.low > b.level
-    const bound = above ? `stays above ${this.bound(b.low, -1)}` : b.high < b.level ? `stays below ${this.bound(b.high, 1)}` : 'passes it without taking it'
+    const bound = above ? `stays ${this.bound(b.low, -1)}` : b.high < b.level ? `stays ${this.bound(b.high, 1)}` : 'passes it without taking it'
     if (b.approaches !== null && Math.abs(b.approaches - b.level) <= 1e-9 * Math.max(1, Math.abs(b.level))) return `${b.monotone === 'falls' ? 'falls and' : b.monotone === 'rises' ? 'rises and' : ''} comes ever closer to ${this.out(b.approaches)} without reaching it`.trim()
     if (b.low === b.high) return `is always ${this.out(b.low)}`
     if (b.low === b.level || b.high === b.level) return b.low === b.level ? `stays at or above ${this.out(b.low)}` : `stays at or below ${this.out(b.high)}`
     if (b.monotone && b.from !== null) return `${b.monotone} from ${this.out(b.from)} and ${bound}`
     return bound
   }
-  /** A bound is rounded so that the statement stays true. */
+  /** "above 0.3114": a bound rounded so that the statement stays true. */
   private bound(y: number, side: 1 | -1): string {
-    if (y === 0 || !Number.isFinite(y)) return this.out(y)
-    const step = 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3)
-    const rounded = side < 0 ? Math.floor(y / step) * step : Math.ceil(y / step) * step
-    const cents = isMoney(this.output) && Math.abs(y) < 0.01
-    return cents ? formatNumber(rounded, 4) : isMoney(this.output) ? this.out(side < 0 ? Math.floor(y * 100) / 100 : Math.ceil(y * 100) / 100) : formatQuantity(Number(rounded.toPrecision(6)), this.output)
+    const word = side < 0 ? 'above' : 'below'
+    if (!Number.isFinite(y)) return `${word} ${this.out(y)}`
+    const money = isMoney(this.output)
+    const small = Math.abs(y) < (money ? 0.01 : Number.MIN_VALUE)
+    const step = money && !small ? 0.01 : y === 0 ? 1 : 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3)
+    const rounded = Number(((side < 0 ? Math.floor(y / step) : Math.ceil(y / step)) * step).toPrecision(12))
+    // A bound that rounding does not move may be taken itself.
+    const text = money && small ? formatNumber(rounded, 4) : formatQuantity(rounded, this.output)
+    return Math.abs(rounded - y) <= Math.abs(y) * 1e-9 ? `at or ${word} ${text}` : `${word} ${text}`
   }
 
   private unsettled(): string {
