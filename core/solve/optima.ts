@@ -6,7 +6,8 @@ import { rationalExact, type ExactForm } from './exactForm'
 import { singularParts } from './singular'
 import { encloseAt, exactValueAt, smoothParts, type SmoothPart } from './stretches'
 import type { FunctionTable } from './table'
-import { zerosOf, type Zero } from './zeros'
+import { zerosOf } from './zeros'
+import type { Zero } from './zeroSet'
 
 /** An input at which the best value is taken. */
 export interface Best {

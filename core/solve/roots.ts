@@ -5,7 +5,8 @@ import { exactRational, isExactlyZero, vanishesAt } from './constant'
 import { encloseConstant, formOf, rationalExact, type ExactForm } from './exactForm'
 import { encloseAt, smoothParts, type SmoothPart } from './stretches'
 import type { FunctionTable } from './table'
-import { zerosOf, type Zero } from './zeros'
+import { zerosOf } from './zeros'
+import type { Zero } from './zeroSet'
 
 export type RootKind = 'crossing' | 'touching' | 'endpoint'
 

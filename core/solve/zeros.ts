@@ -1,55 +1,23 @@
-import { ONE, ZERO, denominator, isInteger, isZero, isolateRealRoots, numerator, poly, ratio, rationalOfDouble, rationalRoot, signOf, toDouble, type Polynomial, type Rational } from '../numeric'
-import { EMPTY, Enclosure, PARTIAL, BROKEN, containsZero } from '../interval'
-import {
-  PI, add, apply, compileEnclosure, compileSlopes, dependsOnVariable, derivativeWithin, differentiate, divide, encloseRational, exactNumber, multiply, negate, power, same, size, subtract,
-  wholeExponent, wholeNumber, parts, type EnclosureFunction, type Expression,
-} from '../formula'
-import { MAX_BOXES, branch } from './branch'
+import { PI, add, apply, compileEnclosure, dependsOnVariable, divide, exactNumber, multiply, negate, parts, power, size, subtract, wholeExponent, wholeNumber, type Expression } from '../formula'
+import { EMPTY, Enclosure, PARTIAL, containsZero } from '../interval'
+import { ONE, ZERO, denominator, isInteger, isZero, isolateRealRoots, numerator, poly, ratio, rationalRoot, signOf, toDouble, type Rational } from '../numeric'
+import { MAX_BOXES } from './branch'
+import { commonParts } from './commonPart'
 import { exactRational, isExactlyZero, vanishesAt } from './constant'
-import { encloseConstant, formOf, quadraticExact, rationalExact, rootExpression, type ExactForm } from './exactForm'
+import { encloseConstant, formOf, rationalExact, rootExpression } from './exactForm'
+import { intervalZeros } from './intervalZeros'
+import { exactForms, rationalZeros } from './polynomialZeros'
 import { MAX_DEGREE, polynomialForm, rationalForm } from './rationalForm'
 import type { FunctionTable } from './table'
-
-/** One zero, alone in [lo, hi], proven. */
-export interface Zero {
-  readonly at: number
-  readonly lo: number
-  readonly hi: number
-  /** order of the zero; null where the function is not smooth enough there to have one (an end of its domain, a kink) */
-  readonly multiplicity: number | null
-  readonly exact: ExactForm | null
-}
-
-/** All zeros of a function on a stretch, or what is left open. */
-export interface ZeroSet {
-  readonly zeros: readonly Zero[]
-  /** the function is 0 on the whole stretch, wherever it has a value */
-  readonly everywhere: boolean
-  /** stretches on which the function is 0 throughout, where that is not the whole */
-  readonly flat?: readonly { lo: number; hi: number }[]
-  /** stretches in which zeros were neither found nor excluded */
-  readonly open: readonly { lo: number; hi: number }[]
-  /** how it was settled: by exact algebra throughout, or with intervals somewhere */
-  readonly algebraic: boolean
-}
-
-const NONE: ZeroSet = { zeros: [], everywhere: false, open: [], algebraic: true }
-const EVERYWHERE: ZeroSet = { zeros: [], everywhere: true, open: [], algebraic: true }
-
-interface Stretch {
-  readonly table: FunctionTable
-  readonly from: Rational | null
-  readonly to: Rational | null
-  readonly lo: number
-  readonly hi: number
-  /** what is left for all work of this call: interval boxes, and rewritten equations */
-  budget: { boxes: number; rewrites: number }
-}
+import { clearDenominators, collect, constantSign, exponentialTerm, signed, termsOf } from './terms'
+import { EVERYWHERE, NONE, merge, outward, unsettled, withMultiplicity, type Stretch, type ZeroSet } from './zeroSet'
 
 /** How many solutions of a periodic equation are listed one by one. */
 const MAX_PERIODS = 2000
+
 /** Equations that one may be taken apart into, in all. */
 const MAX_EQUATIONS = 3000
+
 /** Nesting of rewritten equations. */
 const MAX_REWRITES = 24
 
@@ -69,12 +37,8 @@ export function zerosOf(e: Expression, table: FunctionTable, from: Rational | nu
 
 /** The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core machine). */
 const MAX_OPERATIONS = 300_000
-const boxesFor = (e: Expression): number => Math.max(150, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))))
 
-function outward(r: Rational, side: -1 | 1): number {
-  const within = encloseRational(r)
-  return side < 0 ? within.lo : within.hi
-}
+const boxesFor = (e: Expression): number => Math.max(150, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))))
 
 /** Drops candidates at which the whole expression has no value (a hole), and any that a plain evaluation contradicts. */
 function checked(e: Expression, found: ZeroSet, stretch: Stretch): ZeroSet {
@@ -98,36 +62,8 @@ function hasNoValue(e: Expression, at: Expression): boolean {
   if (e.kind === 'apply' && e.name === 'tan' && vanishesAt(apply('cos', e.a), at)) return true
   return parts(e).some((p) => hasNoValue(p, at))
 }
+
 const exponentSign = (e: Expression): number => (e.kind === 'number' ? Math.sign(e.value) : 0)
-
-function merge(sets: readonly ZeroSet[]): ZeroSet {
-  if (sets.some((s) => s.everywhere)) return EVERYWHERE
-  const all = sets.flatMap((s) => s.zeros).sort((a, b) => a.at - b.at)
-  const zeros: Zero[] = []
-  for (const z of all) {
-    const last = zeros[zeros.length - 1]
-    if (last && z.lo <= last.hi && sameZero(last, z)) {
-      zeros[zeros.length - 1] = {
-        ...(last.hi - last.lo <= z.hi - z.lo ? last : z),
-        exact: last.exact ?? z.exact,
-        multiplicity: last.multiplicity === null || z.multiplicity === null ? null : last.multiplicity + z.multiplicity,
-      }
-    } else zeros.push(z)
-  }
-  return { zeros, everywhere: false, open: sets.flatMap((s) => s.open), flat: sets.flatMap((s) => s.flat ?? []), algebraic: sets.every((s) => s.algebraic) }
-}
-
-/** Overlapping enclosures are one zero unless exact forms tell them apart. */
-function sameZero(a: Zero, b: Zero): boolean {
-  if (!a.exact || !b.exact) return true
-  const ra = exactRational(a.exact.expression)
-  const rb = exactRational(b.exact.expression)
-  if (ra && rb) return ra.compare(rb) === 0
-  return isExactlyZero(subtract(a.exact.expression, b.exact.expression))
-}
-
-const withMultiplicity = (set: ZeroSet, by: (m: number | null) => number | null): ZeroSet =>
-  ({ ...set, zeros: set.zeros.map((z) => ({ ...z, multiplicity: by(z.multiplicity) })) })
 
 function solveZero(e: Expression, s: Stretch, depth: number): ZeroSet {
   if (!dependsOnVariable(e)) return isExactlyZero(e) ? EVERYWHERE : !containsZero(encloseConstant(e)) ? NONE : unsettled(s)
@@ -153,84 +89,6 @@ function solveZero(e: Expression, s: Stretch, depth: number): ZeroSet {
   return intervalZeros(e, s)
 }
 
-const unsettled = (s: Stretch): ZeroSet => ({ zeros: [], everywhere: false, open: [{ lo: s.lo, hi: s.hi }], algebraic: false })
-
-/** Exact quotient of polynomials: zeros of the numerator that are not zeros of anything divided by. */
-function rationalZeros(e: Expression, s: Stretch): ZeroSet | null {
-  const form = rationalForm(e)
-  if (!form) return null
-  if (form.numerator.length === 0) return EVERYWHERE
-  let numerator = form.numerator
-  for (const divisor of form.divisors) {
-    for (let shared = poly.gcd(numerator, divisor); poly.degree(shared) > 0; shared = poly.gcd(numerator, shared)) numerator = poly.divide(numerator, shared).quotient
-  }
-  return isolationWork(numerator) > MAX_ISOLATION_WORK ? null : polynomialZeros(numerator, s)
-}
-
-/** A Sturm chain costs about degree² steps on coefficients of a length that grows with the degree: beyond this, intervals are faster. */
-const MAX_ISOLATION_WORK = 60_000
-function isolationWork(p: Polynomial): number {
-  const digits = poly.primitive(p).reduce((most, c) => Math.max(most, c.toString(16).length), 0)
-  return poly.degree(p) ** 2 * digits * 4
-}
-
-function polynomialZeros(p: Polynomial, s: Stretch): ZeroSet {
-  if (poly.degree(p) < 1) return NONE
-  const roots = isolateRealRoots(p, s.from, s.to)
-  const exactOf = exactForms(p)
-  return {
-    zeros: roots.map((r) => ({
-      at: r.at, lo: r.lo, hi: r.hi, multiplicity: r.multiplicity,
-      exact: r.exact ? rationalExact(r.exact) : exactOf(r.lo, r.hi),
-    })),
-    everywhere: false, open: [], algebraic: true,
-  }
-}
-
-/** Closed forms for the irrational roots, where school algebra has them: quadratics left after rational roots, and pure powers. */
-function exactForms(p: Polynomial): (lo: number, hi: number) => ExactForm | null {
-  let forms: ExactForm[] | null = null
-  const make = (): ExactForm[] => {
-    if (poly.degree(p) === 2) return [-1, 1].map((side) => quadraticExact(p[2]!, p[1]!, p[0]!, side as -1 | 1))
-    const out: ExactForm[] = []
-    for (const { factor } of poly.squareFree(p)) {
-      let rest = factor
-      if (poly.degree(rest) > 2) {
-        for (const r of isolateRealRoots(rest, null, null)) {
-          if (r.exact) rest = poly.divide(rest, [r.exact.neg(), ONE]).quotient
-        }
-      }
-      if (poly.degree(rest) === 2) {
-        for (const side of [-1, 1] as const) out.push(quadraticExact(rest[2]!, rest[1]!, rest[0]!, side))
-      } else if (poly.degree(rest) > 2) out.push(...powerForms(rest))
-    }
-    return out
-  }
-  return (lo, hi) => {
-    forms ??= make()
-    return forms.find((f) => { const v = encloseConstant(f.expression); return v.lo <= hi && v.hi >= lo }) ?? null
-  }
-}
-
-/** Roots of a polynomial in x^k, k the common divisor of its powers: ±(t)^(1/k) for each closed t. */
-function powerForms(p: Polynomial): ExactForm[] {
-  let k = 0
-  p.forEach((c, i) => { if (!isZero(c)) { let a = k; let b = i; while (b) [a, b] = [b, a % b]; k = a } })
-  if (k < 2) return []
-  const inner = poly.trim(p.filter((_, i) => i % k === 0) as Rational[])
-  const out: ExactForm[] = []
-  for (const t of isolateRealRoots(inner, null, null)) {
-    const form = t.exact ? rationalExact(t.exact) : exactForms(inner)(t.lo, t.hi)
-    if (!form) continue
-    if (k % 2 === 1 && t.at < 0) { out.push(formOf(negate(rootExpression(negate(form.expression), k)))); continue }
-    if (t.at < 0) continue
-    const root = rootExpression(form.expression, k)
-    out.push(formOf(root))
-    if (k % 2 === 0) out.push(formOf(negate(root)))
-  }
-  return out
-}
-
 /** A zero given by a closed form: its proven bounds, kept only inside the stretch. */
 function zeroAt(exact: Expression, s: Stretch, multiplicity: number | null): ZeroSet {
   const r = exactRational(exact)
@@ -242,14 +100,6 @@ function zeroAt(exact: Expression, s: Stretch, multiplicity: number | null): Zer
   if (v.flags & EMPTY || v.hi < s.lo || v.lo > s.hi) return NONE
   const at = v.lo + (v.hi - v.lo) / 2
   return { zeros: [{ at, lo: v.lo, hi: v.hi, multiplicity, exact: formOf(exact) }], everywhere: false, open: [], algebraic: true }
-}
-
-/** sign of a number without variable: 0 only when proven, null when not known */
-function constantSign(c: Expression): -1 | 0 | 1 | null {
-  const v = encloseConstant(c)
-  if (v.lo > 0) return 1
-  if (v.hi < 0) return -1
-  return isExactlyZero(c) ? 0 : null
 }
 
 /** All inputs with u(x) = c, for c without variable. */
@@ -440,50 +290,12 @@ function linearOrQuadratic(u: Expression, c: Expression, s: Stretch): ZeroSet | 
   const root = apply('sqrt', radicand)
   return merge([zeroAt(subtract(exactNumber(centre), root), s, 1), zeroAt(add(exactNumber(centre), root), s, 1)])
 }
+
 function scaledBy(e: Expression, r: Rational): Expression {
   const under = ONE.div(r)
   // ln 2/(12 ln 1.003), not ln 2/ln 1.003/12
   if (e.kind === 'divide' && isInteger(under)) return divide(e.a, multiply(exactNumber(under), e.b))
   return isInteger(under) ? divide(e, exactNumber(under)) : multiply(exactNumber(r), e)
-}
-
-// ---- sums ----------------------------------------------------------------------------------------------------
-
-/** A term of a sum with its sign. */
-interface SignedTerm { readonly term: Expression; readonly sign: 1 | -1 }
-
-function termsOf(e: Expression, sign: 1 | -1 = 1, out: SignedTerm[] = []): SignedTerm[] {
-  if (e.kind === 'add') { termsOf(e.a, sign, out); termsOf(e.b, sign, out) }
-  else if (e.kind === 'subtract') { termsOf(e.a, sign, out); termsOf(e.b, sign === 1 ? -1 : 1, out) }
-  else if (e.kind === 'negate') termsOf(e.a, sign === 1 ? -1 : 1, out)
-  else if ((e.kind === 'multiply' || e.kind === 'divide') && (e.kind === 'divide' || !dependsOnVariable(e.a)) && !(e.kind === 'divide' && dependsOnVariable(e.b))) {
-    // a constant times a sum is a sum of its own
-    const [inner, factor] = e.kind === 'divide' ? [e.a, (t: Expression) => divide(t, e.b)] : [e.b, (t: Expression) => multiply(e.a, t)]
-    if (inner.kind === 'add' || inner.kind === 'subtract' || inner.kind === 'negate') for (const t of termsOf(inner)) out.push({ term: factor(t.term), sign: (t.sign * sign) as 1 | -1 })
-    else out.push({ term: e, sign })
-  } else out.push({ term: e, sign })
-  return out
-}
-
-const signed = (t: SignedTerm): Expression => (t.sign < 0 ? negate(t.term) : t.term)
-
-/** factor · exp(exponent), for terms made of powers with fixed positive base. */
-function exponentialTerm(e: Expression): { factor: Expression; exponent: Expression } | null {
-  if (!dependsOnVariable(e)) return { factor: e, exponent: wholeNumber(0) }
-  if (e.kind === 'apply' && e.name === 'exp') return { factor: wholeNumber(1), exponent: e.a }
-  if (e.kind === 'power' && !dependsOnVariable(e.a) && constantSign(e.a) === 1) return { factor: wholeNumber(1), exponent: multiply(e.b, apply('ln', e.a)) }
-  if (e.kind === 'negate') { const t = exponentialTerm(e.a); return t && { ...t, factor: negate(t.factor) } }
-  if (e.kind === 'multiply') {
-    const x = exponentialTerm(e.a)
-    const y = x && exponentialTerm(e.b)
-    return x && y && { factor: multiply(x.factor, y.factor), exponent: add(x.exponent, y.exponent) }
-  }
-  if (e.kind === 'divide') {
-    const x = exponentialTerm(e.a)
-    const y = x && exponentialTerm(e.b)
-    return x && y && constantSign(y.factor) ? { factor: divide(x.factor, y.factor), exponent: subtract(x.exponent, y.exponent) } : null
-  }
-  return null
 }
 
 function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
@@ -513,67 +325,11 @@ function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
   return intervalZeros(e, s)
 }
 
-/** k x − m x with irrational k and m: one product, so that the unknown stands alone. */
-function collect(e: Expression): Expression {
-  const factors = termsOf(e).map((t) => ({ ...t, slope: differentiate(t.term) }))
-  if (!factors.every((t) => !dependsOnVariable(t.slope))) return e
-  const slope = factors.map((t) => signed({ term: t.slope, sign: t.sign })).reduce((a, b) => add(a, b))
-  const origin = factors.map((t) => signed({ term: atZero(t.term), sign: t.sign })).reduce((a, b) => add(a, b))
-  return add(multiply(slope, VARIABLE_EXPRESSION), origin)
-}
-const VARIABLE_EXPRESSION: Expression = { kind: 'variable' }
-const atZero = (e: Expression): Expression => substituteValue(e, wholeNumber(0))
-function substituteValue(e: Expression, v: Expression): Expression {
-  if (e.kind === 'variable') return v
-  if (e.kind === 'multiply') {
-    const a = substituteValue(e.a, v)
-    const b = substituteValue(e.b, v)
-    return isExactlyZero(a) || isExactlyZero(b) ? wholeNumber(0) : multiply(a, b)
-  }
-  if (e.kind === 'add') return add(substituteValue(e.a, v), substituteValue(e.b, v))
-  if (e.kind === 'subtract') return subtract(substituteValue(e.a, v), substituteValue(e.b, v))
-  if (e.kind === 'negate') return negate(substituteValue(e.a, v))
-  if (e.kind === 'divide') return divide(substituteValue(e.a, v), substituteValue(e.b, v))
-  return e
-}
-
 /** Where a quotient was cleared, a zero of the top at which the bottom vanishes too is a hole, not a zero. */
 function withoutHoles(found: ZeroSet, bottom: Expression, s: Stretch): ZeroSet {
   const value = compileEnclosure(bottom, s.table.enclosure)
   return { ...found, zeros: found.zeros.filter((z) => !z.exact || !containsZero(value(new Enclosure(z.lo, z.hi))) || !vanishesAt(bottom, z.exact.expression)) }
 }
-
-function clearDenominators(e: Expression): { top: Expression; bottom: Expression } {
-  const one = wholeNumber(1)
-  if (!dependsOnVariable(e)) return { top: e, bottom: one }
-  switch (e.kind) {
-    case 'negate': { const f = clearDenominators(e.a); return { ...f, top: negate(f.top) } }
-    case 'add': case 'subtract': {
-      const f = clearDenominators(e.a)
-      const g = clearDenominators(e.b)
-      const join = e.kind === 'add' ? add : subtract
-      return same(f.bottom, g.bottom) ? { top: join(f.top, g.top), bottom: f.bottom }
-        : { top: join(multiply(f.top, g.bottom), multiply(g.top, f.bottom)), bottom: multiply(f.bottom, g.bottom) }
-    }
-    case 'multiply': { const f = clearDenominators(e.a); const g = clearDenominators(e.b); return { top: multiply(f.top, g.top), bottom: multiply(f.bottom, g.bottom) } }
-    case 'divide': {
-      const f = clearDenominators(e.a)
-      const g = clearDenominators(e.b)
-      return { top: multiply(f.top, g.bottom), bottom: multiply(f.bottom, g.top) }
-    }
-    case 'power': {
-      const n = wholeExponent(e.b)
-      if (n === null || n === 0) return { top: e, bottom: one }
-      const f = clearDenominators(e.a)
-      const raise = (x: Expression) => power(x, wholeNumber(Math.abs(n)))
-      return n > 0 ? { top: raise(f.top), bottom: raise(f.bottom) } : { top: raise(f.bottom), bottom: raise(f.top) }
-    }
-    case 'apply': return e.name === 'tan' ? { top: apply('sin', e.a), bottom: apply('cos', e.a) } : { top: e, bottom: one }
-    default: return { top: e, bottom: one }
-  }
-}
-
-// ---- a polynomial in one common part -------------------------------------------------------------------------
 
 /** cos x in cos 2x − 2 cos x + 1.5, e^(kx) in e^(2kx) − 3 e^(kx) + 2, √x in x − 5 √x + 6: solved for that part first. */
 function inCommonPart(e: Expression, s: Stretch, depth: number): ZeroSet | null {
@@ -592,268 +348,4 @@ function inCommonPart(e: Expression, s: Stretch, depth: number): ZeroSet | null 
     return merge(sets)
   }
   return null
-}
-
-interface CommonPart { readonly expression: Expression; read(e: Expression): Polynomial | null }
-
-function commonParts(e: Expression): CommonPart[] {
-  const out: CommonPart[] = []
-  const seen: Expression[] = []
-  const visit = (x: Expression): void => {
-    if (!dependsOnVariable(x) || seen.length > 40) return
-    if ((x.kind === 'apply' || x.kind === 'root' || (x.kind === 'power' && wholeExponent(x.b) === null)) && !seen.some((y) => same(x, y))) {
-      seen.push(x)
-      const part = commonPart(x)
-      if (part) out.push(part)
-      return
-    }
-    parts(x).forEach(visit)
-  }
-  visit(e)
-  return out
-}
-
-const monomial = (n: number): Polynomial => poly.trim([...new Array<Rational>(n).fill(ZERO), ONE])
-
-function commonPart(x: Expression): CommonPart | null {
-  if (x.kind === 'apply' && (x.name === 'sin' || x.name === 'cos')) {
-    const angle = x.a
-    // cos(n v) = T_n(cos v); sin² v = 1 − cos² v
-    const base = apply('cos', angle)
-    if (x.name === 'sin') return { expression: x, read: (y) => (same(y, x) ? monomial(1) : y.kind === 'power' && y.a.kind === 'apply' && y.a.name === 'cos' && same(y.a.a, angle) && wholeExponent(y.b) === 2 ? [ONE, ZERO, ONE.neg()] : y.kind === 'apply' && y.name === 'cos' && multipleOf(y.a, angle) === 2 ? [ONE, ZERO, ratio(-2)] : null) }
-    return {
-      expression: base,
-      read: (y) => {
-        if (y.kind === 'apply' && y.name === 'cos') { const n = multipleOf(y.a, angle); return n !== null && n <= 12 ? chebyshev(n) : null }
-        if (y.kind === 'power' && y.a.kind === 'apply' && y.a.name === 'sin' && same(y.a.a, angle) && wholeExponent(y.b) === 2) return [ONE, ZERO, ONE.neg()]
-        return null
-      },
-    }
-  }
-  if (x.kind === 'apply' && x.name === 'exp') {
-    return { expression: x, read: (y) => (y.kind === 'apply' && y.name === 'exp' ? powerOfPart(multipleOf(y.a, x.a)) : null) }
-  }
-  if (x.kind === 'power' && !dependsOnVariable(x.a)) {
-    return { expression: x, read: (y) => (y.kind === 'power' && same(y.a, x.a) ? powerOfPart(multipleOf(y.b, x.b)) : null) }
-  }
-  // fractional powers of one base: √u, u, u^1.5 are powers of u^(1/q)
-  const fraction = fractionalPower(x)
-  if (fraction) {
-    const q = Number(denominator(fraction.exponent))
-    if (q > 12) return null
-    const unknown = rootExpression(fraction.base, q)
-    return {
-      expression: unknown,
-      read: (y) => {
-        if (same(y, fraction.base)) return monomial(q)
-        const other = fractionalPower(y)
-        if (!other || !same(other.base, fraction.base)) return null
-        const n = other.exponent.mul(ratio(q))
-        return isInteger(n) && signOf(n) > 0 && Number(numerator(n)) <= MAX_DEGREE ? monomial(Number(numerator(n))) : null
-      },
-    }
-  }
-  if (x.kind === 'apply' && (x.name === 'ln' || x.name === 'tan' || x.name === 'abs' || x.name === 'log10')) return { expression: x, read: (y) => (same(y, x) ? monomial(1) : null) }
-  return null
-}
-
-function fractionalPower(x: Expression): { base: Expression; exponent: Rational } | null {
-  if (x.kind === 'apply' && x.name === 'sqrt') return { base: x.a, exponent: ratio(1, 2) }
-  if (x.kind === 'power' && x.b.kind === 'number' && x.b.exact && !isInteger(x.b.exact) && signOf(x.b.exact) > 0) return { base: x.a, exponent: x.b.exact }
-  return null
-}
-const powerOfPart = (n: number | null): Polynomial | null => (n !== null && n <= MAX_DEGREE ? monomial(n) : null)
-
-/** n when a = n·b for a whole n >= 1. */
-function multipleOf(a: Expression, b: Expression): number | null {
-  if (same(a, b)) return 1
-  const p = polynomialForm(a)
-  const q = polynomialForm(b)
-  if (!p || !q || p.length !== q.length || q.length === 0) return null
-  const factor = p[p.length - 1]!.div(q[q.length - 1]!)
-  if (!isInteger(factor) || signOf(factor) < 0) return null
-  return p.every((c, i) => c.compare(q[i]!.mul(factor)) === 0) ? Number(numerator(factor)) : null
-}
-
-function chebyshev(n: number): Polynomial {
-  let a: Polynomial = [ONE]
-  let b: Polynomial = monomial(1)
-  for (let i = 0; i < n; i++) [a, b] = [b, poly.subtract(poly.multiply([ZERO, ratio(2)], b), a)]
-  return a
-}
-
-// ---- intervals -----------------------------------------------------------------------------------------------
-
-/** Boxes narrower than this share of the stretch are examined by derivatives instead of being split further. */
-const LEAST_SHARE = 2 ** -27
-/** Boxes tried for a zero of several coinciding ones; each costs up to a dozen derivatives. */
-const MAX_ATTEMPTS = 400
-/** Highest derivative tried on a zero of several coinciding ones. */
-const MAX_ORDER = 12
-
-function intervalZeros(e: Expression, s: Stretch): ZeroSet {
-  if (s.budget.boxes <= 0) return unsettled(s)
-  const value = compileEnclosure(e, s.table.enclosure)
-  const slopes = compileSlopes(e, s.table.slopes)
-  const width = s.hi - s.lo
-  const least = Number.isFinite(width) ? Math.max(width * LEAST_SHARE, 1e-290) : 1e-6
-  const derivatives: Compiled[] = [{ expression: e, enclose: value }]
-  const derivative: Derivative = (k) => {
-    while (derivatives.length <= k) {
-      const next = derivativeWithin(derivatives[derivatives.length - 1]!.expression, 1)
-      if (!next) return null
-      derivatives.push({ expression: next, enclose: compileEnclosure(next, s.table.enclosure) })
-    }
-    return derivatives[k]!
-  }
-  const multiple: Zero[] = []
-  let attempts = 0
-  const settle = (lo: number, hi: number): boolean => {
-    if (++attempts > MAX_ATTEMPTS) return false
-    const zero = multipleZero(derivative, lo, hi)
-    if (zero) multiple.push(zero)
-    return zero !== null
-  }
-  const found = branch({ value, slopes, settle }, s.lo, s.hi, least, s.budget.boxes)
-  s.budget.boxes -= found.boxes
-  const zeros: Zero[] = found.zeros.map((z) => named(e, simpleZero(z.lo, z.hi)))
-  const open: { lo: number; hi: number }[] = []
-  for (const [i, box] of found.open.entries()) {
-    if (i > MAX_ATTEMPTS) { open.push(box); continue }
-    if (multiple.some((z) => z.lo >= box.lo && z.hi <= box.hi) && box.hi - box.lo <= 4 * least) { if (settle(box.lo, box.hi)) continue }
-    const settled = settleCluster(derivative, s, box.lo, box.hi)
-    if (settled) zeros.push(...settled)
-    else open.push(box)
-  }
-  return { ...merge([{ zeros: [...zeros, ...multiple], everywhere: false, open, algebraic: false }]), algebraic: false, zeros: dedupe([...zeros, ...multiple]), flat: found.flat }
-}
-
-function dedupe(zeros: Zero[]): Zero[] {
-  const out: Zero[] = []
-  for (const z of zeros.sort((a, b) => a.at - b.at)) {
-    const last = out[out.length - 1]
-    if (last && z.lo <= last.hi && sameZero(last, z)) { if (!last.exact && z.exact) out[out.length - 1] = z }
-    else out.push(z)
-  }
-  return out
-}
-
-/** A zero that is proven to be a short fraction is given as one. */
-function named(e: Expression, z: Zero): Zero {
-  const short = simplestFraction(z.lo, z.hi)
-  if (!short || denominator(short) > 1000n || !vanishesAt(e, exactNumber(short))) return z
-  return { ...z, at: toDouble(short), exact: rationalExact(short) }
-}
-
-function simpleZero(lo: number, hi: number): Zero {
-  return { at: lo + (hi - lo) / 2, lo, hi, multiplicity: 1, exact: null }
-}
-
-/** The k-th derivative; null where it would grow too long. The 0-th is the function itself. */
-type Derivative = (k: number) => Compiled | null
-interface Compiled { readonly expression: Expression; readonly enclose: EnclosureFunction }
-
-/** A point of [lo, hi] with a short exact form at which the function is proven 0, with its order there; no other zero in the box. */
-function multipleZero(derivative: Derivative, lo: number, hi: number): Zero | null {
-  const f = derivative(0)!
-  const box = new Enclosure(lo, hi)
-  for (const candidate of candidates(lo, hi)) {
-    const at = encloseConstant(candidate)
-    const there = f.enclose(at)
-    if (there.flags & EMPTY || !containsZero(there) || !vanishesAt(f.expression, candidate)) continue
-    for (let k = 1; k <= MAX_ORDER; k++) {
-      const kth = derivative(k)
-      if (!kth) break
-      const slope = kth.enclose(box)
-      if (!(slope.flags & (EMPTY | PARTIAL | BROKEN)) && !containsZero(slope)) {
-        return { at: at.lo + (at.hi - at.lo) / 2, lo: at.lo, hi: at.hi, multiplicity: k, exact: exactOfCandidate(candidate) }
-      }
-      if (!vanishesAt(kth.expression, candidate)) break
-    }
-  }
-  return null
-}
-const exactOfCandidate = (c: Expression): ExactForm => { const r = exactRational(c); return r ? rationalExact(r) : formOf(c) }
-
-/** Numbers with short names inside a box: fractions, fractions of π, e, square roots, logarithms. */
-function candidates(lo: number, hi: number): Expression[] {
-  if (!Number.isFinite(lo) || !Number.isFinite(hi)) return []
-  const out: Expression[] = []
-  const simple = simplestFraction(lo, hi)
-  if (simple) out.push(exactNumber(simple))
-  const turns = simplestFraction(lo / Math.PI, hi / Math.PI)
-  if (turns && !isZero(turns) && denominator(turns) <= 60n) out.push(multiply(exactNumber(turns), PI))
-  if (lo <= Math.E && hi >= Math.E) out.push(apply('exp', wholeNumber(1)))
-  if (lo > 0 || hi < 0) {
-    const square = simplestFraction(Math.min(lo * lo, hi * hi), Math.max(lo * lo, hi * hi))
-    if (square && denominator(square) <= 1000n) { const r = apply('sqrt', exactNumber(square)); out.push(lo > 0 ? r : negate(r)) }
-  }
-  if (Math.abs(lo) < 30 && Math.abs(hi) < 30) {
-    const inside = simplestFraction(Math.exp(lo), Math.exp(hi))
-    if (inside && signOf(inside) > 0 && denominator(inside) <= 1000n && inside.compare(ONE) !== 0) out.push(apply('ln', exactNumber(inside)))
-  }
-  return out
-}
-
-/** The fraction of smallest terms in [lo, hi] (Stern–Brocot), if its terms are short. */
-function simplestFraction(lo: number, hi: number): Rational | null {
-  if (!(lo <= hi)) return null
-  if (lo <= 0 && hi >= 0) return ZERO
-  if (hi < 0) { const r = simplestFraction(-hi, -lo); return r && r.neg() }
-  let a = rationalOfDouble(lo)
-  let b = rationalOfDouble(hi)
-  const whole: Rational[] = []
-  for (let i = 0; i < 24; i++) {
-    const floor = a.floor()
-    if (a.compare(floor) === 0) { whole.push(floor); return assemble(whole) }
-    if (floor.add(ONE).compare(b) <= 0) { whole.push(floor.add(ONE)); return assemble(whole) }
-    whole.push(floor)
-    const next = ONE.div(b.sub(floor))
-    b = ONE.div(a.sub(floor))
-    a = next
-  }
-  return null
-}
-function assemble(terms: Rational[]): Rational | null {
-  const value = terms.reduceRight((inner, t, i) => (i === terms.length - 1 ? t : t.add(ONE.div(inner))), ZERO)
-  return denominator(value) < 10n ** 12n ? value : null
-}
-
-/**
- * Settles a narrow box by a derivative that is never 0 on it: with f'' of one sign the least (or greatest) value tells whether there is no zero
- * or a close pair. @returns the zeros in the box, or null when it stays open
- */
-function settleCluster(derivative: Derivative, s: Stretch, lo: number, hi: number): Zero[] | null {
-  const known = multipleZero(derivative, lo, hi)
-  if (known) return [known]
-  if (!(lo < hi)) return null
-  const [own, first, second] = [derivative(0)!, derivative(1), derivative(2)]
-  if (!first || !second) return null
-  const f = own.enclose
-  const bend = second.enclose(new Enclosure(lo, hi))
-  if (bend.flags & (EMPTY | PARTIAL | BROKEN) || containsZero(bend)) return null
-  const upward = bend.lo > 0 ? 1 : -1
-  const slope = first.enclose
-  // Narrow in on where f' changes sign; f there decides.
-  let a = lo
-  let b = hi
-  for (let i = 0; i < 60; i++) {
-    const m = a + (b - a) / 2
-    if (!(m > a && m < b)) break
-    const v = slope(new Enclosure(m, m))
-    if (v.lo > 0) { if (upward > 0) b = m; else a = m }
-    else if (v.hi < 0) { if (upward > 0) a = m; else b = m }
-    else break
-  }
-  const m = a + (b - a) / 2
-  const turning = f(new Enclosure(a, b))
-  if (upward > 0 ? turning.lo > 0 : turning.hi < 0) return []
-  const at = f(new Enclosure(m, m))
-  const below = upward > 0 ? at.hi < 0 : at.lo > 0
-  if (!below) return null
-  const target = { value: f, slopes: compileSlopes(own.expression, s.table.slopes), settle: () => false }
-  const least = Math.max((hi - lo) * 2 ** -40, Number.MIN_VALUE)
-  const sides = [branch(target, lo, m, least, 2000), branch(target, m, hi, least, 2000)]
-  if (sides.some((side) => side.open.length > 0 || !side.finished)) return null
-  return sides.flatMap((side) => side.zeros.map((z) => simpleZero(z.lo, z.hi)))
 }
