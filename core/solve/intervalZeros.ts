@@ -12,6 +12,8 @@ const LEAST_SHARE = 2 ** -27
 
 /** Boxes tried for a zero of several coinciding ones; each costs up to a dozen derivatives. */
 const MAX_ATTEMPTS = 400
+/** Places at which the function and all its derivatives are proven 0: after a few it is 0 throughout, and looking on is in vain. */
+const MAX_FRUITLESS = 3
 
 /** Highest derivative tried on a zero of several coinciding ones. */
 const MAX_ORDER = 12
@@ -33,9 +35,10 @@ export function intervalZeros(e: Expression, s: Stretch): ZeroSet {
   }
   const multiple: Zero[] = []
   let attempts = 0
+  let fruitless = 0
   const settle = (lo: number, hi: number): boolean => {
-    if (++attempts > MAX_ATTEMPTS) return false
-    const zero = multipleZero(derivative, lo, hi)
+    if (++attempts > MAX_ATTEMPTS || fruitless >= MAX_FRUITLESS) return false
+    const zero = multipleZero(derivative, lo, hi, () => { fruitless++ })
     if (zero) multiple.push(zero)
     return zero !== null
   }
@@ -46,7 +49,7 @@ export function intervalZeros(e: Expression, s: Stretch): ZeroSet {
   for (const [i, box] of found.open.entries()) {
     if (i > MAX_ATTEMPTS) { open.push(box); continue }
     if (multiple.some((z) => z.lo >= box.lo && z.hi <= box.hi) && box.hi - box.lo <= 4 * least) { if (settle(box.lo, box.hi)) continue }
-    const settled = settleCluster(derivative, s, box.lo, box.hi)
+    const settled = fruitless >= MAX_FRUITLESS ? null : settleCluster(derivative, s, box.lo, box.hi)
     if (settled) zeros.push(...settled)
     else open.push(box)
   }
@@ -80,7 +83,7 @@ type Derivative = (k: number) => Compiled | null
 interface Compiled { readonly expression: Expression; readonly enclose: EnclosureFunction }
 
 /** A point of [lo, hi] with a short exact form at which the function is proven 0, with its order there; no other zero in the box. */
-function multipleZero(derivative: Derivative, lo: number, hi: number): Zero | null {
+function multipleZero(derivative: Derivative, lo: number, hi: number, onFruitless: () => void = () => {}): Zero | null {
   const f = derivative(0)!
   const box = new Enclosure(lo, hi)
   for (const candidate of candidates(lo, hi)) {
@@ -96,6 +99,7 @@ function multipleZero(derivative: Derivative, lo: number, hi: number): Zero | nu
       }
       if (!vanishesAt(kth.expression, candidate)) break
     }
+    onFruitless()
   }
   return null
 }
