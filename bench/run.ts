@@ -134,12 +134,12 @@ say(`Greatest value, ${optima.length} reference problems: median **${f2(median(b
 // ---- whole cases --------------------------------------------------------------------------------------------
 const stall = JSON.parse(readFileSync(new URL('../../../demo/lantern-stall.pasear.json', import.meta.url), 'utf8')) as CaseFile
 const times: number[] = []
-for (let i = 0; i < 400; i++) {
+for (let i = 0; i < 1200; i++) {
   const changed: CaseFile = { ...stall, givens: stall.givens!.map((g, k) => (k === 0 ? { ...g, value: 150 + (i % 60) } : g)) }
   const t = performance.now()
   const { model, findings } = analyse(changed)
   for (const f of findings) sink += sentenceOf(f, model).length
-  if (i >= 100) times.push(performance.now() - t)
+  if (i >= 500) times.push(performance.now() - t)
 }
 say()
 say('## From a changed given to all findings')
@@ -152,7 +152,7 @@ const large = (n: number): CaseFile => ({
   questions: Array.from({ length: n }, (_, i) => (i % 2 === 0 ? { id: `q${i}`, ask: 'reach' as const, function: `f${i}`, value: i } : { id: `q${i}`, ask: 'greatest' as const, function: `f${i}` })),
 })
 const sizes = [10, 50, 100, 200]
-const bySize = sizes.map((n) => { const c = large(n); const list: number[] = []; for (let i = 0; i < 9; i++) { const t = performance.now(); sink += analyse(c).findings.length; list.push(performance.now() - t) } return median(list.slice(2)) })
+const bySize = sizes.map((n) => { const c = large(n); const list: number[] = []; for (let i = 0; i < 17; i++) { const t = performance.now(); sink += analyse(c).findings.length; list.push(performance.now() - t) } return median(list.slice(6)) })
 say()
 say('| functions and questions | ms | ms for each question |')
 say('|---|---|---|')
