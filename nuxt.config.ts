@@ -3,6 +3,9 @@ import { fileURLToPath } from 'node:url'
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
+// While developing, styles are put in as they change, without the page's nonce; the built application allows none such.
+const styles = process.env.NODE_ENV === 'development' ? ["'self'", "'unsafe-inline'"] : ["'self'", "'nonce-{{nonce}}'"]
+
 const nitro: NitroConfig = {
   compressPublicAssets: true,
   alias: { '#core': folder('./core') },
@@ -44,6 +47,10 @@ export default defineNuxtConfig({
   // A part that cannot be loaded because the server is away must never reload the page over what was typed.
   experimental: { emitRouteChunkError: 'manual' },
   nitro: nitro as object,
+  $development: {
+    // The development server wants a server entry by name even where nothing is rendered on the server; it is never run.
+    vite: { environments: { ssr: { build: { rollupOptions: { input: folder('./node_modules/nuxt/dist/app/entry.js') } } } } },
+  },
   vite: {
     worker: { format: 'es' },
     build: { chunkSizeWarningLimit: 1200 },
@@ -69,8 +76,8 @@ export default defineNuxtConfig({
         'object-src': ["'none'"],
         'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
         'script-src-attr': ["'none'"],
-        'style-src': ["'self'", "'nonce-{{nonce}}'"],
-        'style-src-elem': ["'self'", "'nonce-{{nonce}}'"],
+        'style-src': styles,
+        'style-src-elem': styles,
         'style-src-attr': ["'unsafe-inline'"],
         'worker-src': ["'self'"],
         'upgrade-insecure-requests': false,

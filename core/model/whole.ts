@@ -26,7 +26,7 @@ export function wholeNeighbours(low: number, high: number, exact: Rational | nul
   return { below: rationalOfDouble(Math.floor(low)), above: rationalOfDouble(Math.ceil(high)) }
 }
 
-/** Most whole inputs compared one by one around each candidate. */
+/** Values this close, relative to their size, tie when neither is exact. */
 const TIES = 1e-13
 
 
