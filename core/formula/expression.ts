@@ -1,5 +1,6 @@
 import { ONE, ZERO, MINUS_ONE, denominator, integerPower, isInteger, isZero, rationalOfDouble, rationalRoot, toDouble, type Rational } from '../numeric'
 import { Enclosure, down, up } from '../interval'
+import { Noted } from './noted'
 
 export type Unary =
   | 'ln' | 'log10' | 'log2' | 'exp' | 'sqrt' | 'cbrt' | 'abs' | 'sin' | 'cos' | 'tan' | 'asin' | 'acos' | 'atan' | 'sinh' | 'cosh'
@@ -25,6 +26,7 @@ export type Expression =
   | { readonly kind: 'call'; readonly name: string; readonly order: number; readonly a: Expression }
 
 const TWO = ONE.add(ONE)
+const HALF = ONE.div(TWO)
 export const VARIABLE: Expression = { kind: 'variable' }
 
 /** The tightest enclosure of an exact number by doubles. */
@@ -88,6 +90,7 @@ export function power(a: Expression, b: Expression): Expression {
   // (u^2)^2 is u^4: whole powers of whole powers multiply (an inner negative one keeps its own domain).
   const [inner, outer] = [a.kind === 'power' ? wholeExponent(a.b) : null, wholeExponent(b)]
   if (a.kind === 'power' && inner !== null && outer !== null && inner > 0 && outer > 0 && inner * outer <= 1e6) return power(a.a, exactNumber(ONE.mul(BigInt(inner * outer))))
+  if (isExact(b, HALF)) return apply('sqrt', a)
   return isOneNumber(b) ? a : { kind: 'power', a, b }
 }
 export function apply(name: Unary, a: Expression): Expression {
@@ -97,7 +100,19 @@ export function apply(name: Unary, a: Expression): Expression {
     const root = name === 'sqrt' || name === 'cbrt' ? rationalRoot(a.exact, name === 'sqrt' ? 2 : 3) : null
     if (root) return exactNumber(root)
   }
+  // √(u²) is |u|: the same values, and its kink can be found.
+  if (name === 'sqrt' && a.kind === 'power' && wholeExponent(a.b) === 2) return { kind: 'apply', name: 'abs', a: a.a }
   return { kind: 'apply', name, a }
+}
+
+/** min or max of two parts; equal parts and numbers that are certainly apart need no comparison later. */
+export function extreme(kind: 'min' | 'max', a: Expression, b: Expression): Expression {
+  if (same(a, b)) return a
+  if (a.kind === 'number' && b.kind === 'number') {
+    if (a.within.hi < b.within.lo) return kind === 'min' ? a : b
+    if (b.within.hi < a.within.lo) return kind === 'min' ? b : a
+  }
+  return { kind, a, b }
 }
 export const call = (name: string, order: number, a: Expression): Expression => ({ kind: 'call', name, order, a })
 export const nthRoot = (a: Expression, n: number): Expression => (n === 2 ? apply('sqrt', a) : n === 3 ? apply('cbrt', a) : { kind: 'root', a, n })
@@ -128,7 +143,7 @@ export function rebuild(e: Expression, f: (part: Expression) => Expression): Exp
     case 'divide': return divide(f(e.a), f(e.b))
     case 'power': return power(f(e.a), f(e.b))
     case 'negate': return negate(f(e.a))
-    case 'min': case 'max': return { kind: e.kind, a: f(e.a), b: f(e.b) }
+    case 'min': case 'max': return extreme(e.kind, f(e.a), f(e.b))
     case 'choose': return { kind: 'choose', p: f(e.p), q: f(e.q), a: f(e.a), b: f(e.b) }
     default: return { ...e, a: f(e.a) }
   }
@@ -138,7 +153,7 @@ export function rebuild(e: Expression, f: (part: Expression) => Expression): Exp
 export const substitute = (e: Expression, input: Expression): Expression =>
   e.kind === 'variable' ? input : rebuild(e, (part) => substitute(part, input))
 
-const variableMemo = new WeakMap<Expression, boolean>()
+const variableMemo = new Noted<boolean>()
 export function dependsOnVariable(e: Expression): boolean {
   if (e.kind === 'variable') return true
   if (e.kind === 'number') return false

@@ -8,3 +8,4 @@ export { compileEnclosure, compileSlopes, box, boxWithSlope, type EnclosureFunct
 export { latexOf, latexName, latexNumber, latexBrackets } from './print'
 export { nearName, problem, quoted, type Problem, type ProblemCode, type Span } from './problem'
 export { expressionText, expressionLatex, polynomialText, polynomialLatex, decimalText } from './write'
+export { Noted } from './noted'

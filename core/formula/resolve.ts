@@ -1,7 +1,7 @@
 import { ONE, isInteger, isZero, toDouble, type Rational } from '../numeric'
 import { Enclosure, down, up } from '../interval'
 import {
-  EULER, PI, VARIABLE, add, apply, call, divide, enclosedNumber, exactNumber, multiply, negate, nthRoot, power, same, subtract, type Expression, type Unary,
+  EULER, PI, VARIABLE, add, apply, call, divide, enclosedNumber, exactNumber, multiply, negate, nthRoot, power, extreme, subtract, type Expression, type Unary,
 } from './expression'
 import { nearName, problem, quoted, type Problem, type Span } from './problem'
 import { parse, type Syntax } from './syntax'
@@ -58,16 +58,6 @@ export function resolve(text: string, names: Names): Resolved {
 /** An unknown name before a bracket was meant as a function more often than as a factor. */
 function isLostFunction(name: string, names: Names): boolean {
   return !RESERVED.has(name) && !names.givens.has(name) && name !== names.variable && !names.variables.has(name)
-}
-
-/** min or max of two parts; equal parts and numbers that are certainly apart need no comparison later. */
-function extreme(kind: 'min' | 'max', a: Expression, b: Expression): Expression {
-  if (same(a, b)) return a
-  if (a.kind === 'number' && b.kind === 'number') {
-    if (a.within.hi < b.within.lo) return kind === 'min' ? a : b
-    if (b.within.hi < a.within.lo) return kind === 'min' ? b : a
-  }
-  return { kind, a, b }
 }
 
 /** Stands in for a part that could not be read, so that the rest can still be checked. */

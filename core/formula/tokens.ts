@@ -1,3 +1,4 @@
+import { remembered } from '../numeric'
 import { problem, quoted, type Problem, type Span } from './problem'
 
 export type Token =
@@ -21,8 +22,15 @@ const EXPONENT_NOTATION = /^[eE][+-]?\d/
 /** Functions whose brackets hold a list: inside them a comma parts the arguments. */
 const LISTS = new Set(['min', 'max', 'root'])
 
+export interface Tokens { readonly tokens: readonly Token[]; readonly problem: Problem | null }
+
+/** While a given is dragged the same texts are read again for every frame. */
+const tokensOf = remembered(500, cut)
+
 /** Cuts a formula text into tokens; the last is always `end`. Stops at the first strange character. */
-export function tokenize(text: string): { tokens: Token[]; problem: Problem | null } {
+export const tokenize = (text: string): Tokens => tokensOf(text)
+
+function cut(text: string): Tokens {
   const tokens: Token[] = []
   const inList: boolean[] = []
   let at = 0

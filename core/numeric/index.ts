@@ -1,3 +1,4 @@
+export { remembered } from './remembered'
 export * from './rational'
 export * as poly from './polynomial'
 export type { Polynomial } from './polynomial'

@@ -1,4 +1,5 @@
 import Fraction from 'fraction.js'
+import { remembered } from './remembered'
 
 /** An exact fraction. Arithmetic is the library's; making one from text or a double, and going back, is ours, since both must lose nothing. */
 export type Rational = Fraction
@@ -16,7 +17,11 @@ const MOST_DIGITS = 400
  * Exact value of a decimal text such as `2.50`, `-0.004` or `1e-7`.
  * @returns null when the text is no decimal number, or longer than is worth carrying exactly
  */
-export function rationalOfDecimal(text: string): Rational | null {
+export const rationalOfDecimal = (text: string): Rational | null => decimals(text).value
+
+const decimals = remembered(2000, (text) => ({ value: readDecimal(text) }))
+
+function readDecimal(text: string): Rational | null {
   const match = /^([+-]?)(\d*)(?:\.(\d*))?(?:e([+-]?\d+))?$/i.exec(text.trim())
   if (!match) return null
   const [, sign, whole = '', decimals = '', exponent = '0'] = match

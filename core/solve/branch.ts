@@ -27,7 +27,7 @@ const STUBBORN = 9
 const AGAIN = 5
 
 /** The work of one call, in boxes; a box costs about a microsecond for each operation of the formula. */
-export const MAX_BOXES = 20000
+export const MAX_BOXES = 8000
 
 const point = (x: number): Enclosure => new Enclosure(x, x)
 const ONE = new Enclosure(1, 1)

@@ -1,6 +1,6 @@
 import { denominator, isInteger, numerator, ratio, rationalText, signOf, type Rational } from '../numeric'
 import { Enclosure, ENTIRE } from '../interval'
-import {
+import { Noted,
   add, apply, compileEnclosure, divide, exactNumber, expressionLatex, expressionText, multiply, negate, subtract, type Expression,
 } from '../formula'
 
@@ -59,7 +59,7 @@ export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 |
 }
 
 const NO_FUNCTIONS = () => (): Enclosure => ENTIRE
-const memo = new WeakMap<Expression, Enclosure>()
+const memo = new Noted<Enclosure>()
 /** Proven bounds of an expression without variable. */
 export function encloseConstant(e: Expression): Enclosure {
   const known = memo.get(e)

@@ -1,6 +1,6 @@
 import { compileEnclosure, compileSlopes, derivativeWithin, exactNumber, type EnclosureFunction, type Expression } from '../formula'
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from '../interval'
-import { denominator, toDouble } from '../numeric'
+import { toDouble } from '../numeric'
 import { branch } from './branch'
 import { vanishesAt } from './constant'
 import { encloseConstant, rationalExact } from './exactForm'
@@ -68,8 +68,8 @@ function dedupe(zeros: Zero[]): Zero[] {
 
 /** A zero that is proven to be a short fraction is given as one. */
 function named(e: Expression, z: Zero): Zero {
-  const short = simplestFraction(z.lo, z.hi)
-  if (!short || denominator(short) > 1000n || !vanishesAt(e, exactNumber(short))) return z
+  const short = simplestFraction(z.lo, z.hi, 1000n)
+  if (!short || !vanishesAt(e, exactNumber(short))) return z
   return { ...z, at: toDouble(short), exact: rationalExact(short) }
 }
 

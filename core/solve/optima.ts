@@ -266,8 +266,9 @@ function splitAtKinks(part: SmoothPart, e: Expression, table: FunctionTable): Ki
   const marks: Zero[] = []
   for (const u of inner) {
     const set = zerosOf(u, table, part.from, part.to)
-    if (set.open.length > 0 || set.everywhere) return null
-    marks.push(...set.zeros)
+    if (set.open.length > 0) return null
+    // Equal throughout: either side will do, and nothing bends.
+    if (!set.everywhere) marks.push(...set.zeros, ...(set.flat ?? []).flatMap((f) => [edgeOf(f.lo), edgeOf(f.hi)]))
   }
   marks.sort((a, b) => a.at - b.at)
   const out: KinkPiece[] = []
@@ -289,20 +290,27 @@ function splitAtKinks(part: SmoothPart, e: Expression, table: FunctionTable): Ki
   return out
 }
 
+/** The edge of a stretch of zeros, as a place to cut at. */
+const edgeOf = (x: number): Zero => ({ at: x, lo: x, hi: x, multiplicity: null, exact: null })
+
+/** What changes sign at the innermost kinks; the outer ones follow when these are resolved. */
 function kinkParts(e: Expression, out: Expression[] = []): Expression[] {
   if (!dependsOnVariable(e)) return out
+  const before = out.length
   for (const p of parts(e)) kinkParts(p, out)
-  if (e.kind === 'apply' && e.name === 'abs' && dependsOnVariable(e.a)) out.push(e.a)
+  if (out.length > before) return out
+  if (e.kind === 'apply' && e.name === 'abs') out.push(e.a)
   if (e.kind === 'min' || e.kind === 'max') out.push(subtract(e.a, e.b))
   return out
 }
+const hasKinks = (e: Expression): boolean => kinkParts(e).length > 0
 
-/** The formula that holds around `sample`, where none of its kinks is. */
+/** The formula that holds around `sample`, where none of its innermost kinks is. */
 function withoutKinks(e: Expression, table: FunctionTable, sample: number): Expression {
   if (!dependsOnVariable(e)) return e
   const at = (u: Expression) => compileNumber(u, table.number)(sample)
-  if (e.kind === 'apply' && e.name === 'abs') return at(e.a) < 0 ? negate(withoutKinks(e.a, table, sample)) : withoutKinks(e.a, table, sample)
-  if (e.kind === 'min' || e.kind === 'max') return withoutKinks((at(e.a) <= at(e.b)) === (e.kind === 'min') ? e.a : e.b, table, sample)
+  if (e.kind === 'apply' && e.name === 'abs' && !hasKinks(e.a)) return at(e.a) < 0 ? negate(e.a) : e.a
+  if ((e.kind === 'min' || e.kind === 'max') && !hasKinks(e.a) && !hasKinks(e.b)) return (at(e.a) <= at(e.b)) === (e.kind === 'min') ? e.a : e.b
   return rebuild(e, (p) => withoutKinks(p, table, sample))
 }
 

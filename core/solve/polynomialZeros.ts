@@ -1,19 +1,43 @@
-import { negate, type Expression } from '../formula'
-import { ONE, isZero, isolateRealRoots, poly, type Polynomial, type Rational } from '../numeric'
+import { Noted, encloseRational, negate, type Expression } from '../formula'
+import { ONE, isZero, isolateRealRoots, poly, type Polynomial, type Rational, type RealRoot } from '../numeric'
 import { encloseConstant, formOf, quadraticExact, rationalExact, rootExpression, type ExactForm } from './exactForm'
 import { rationalForm } from './rationalForm'
 import { EVERYWHERE, NONE, type Stretch, type ZeroSet } from './zeroSet'
 
+/** A numerator without the zeros of its denominators, and what is known of its zeros so far. */
+interface Solvable {
+  readonly numerator: Polynomial
+  readonly tooLong: boolean
+  readonly exactOf: (lo: number, hi: number) => ExactForm | null
+  /** all real zeros of a line or parabola, once they were wanted */
+  all: readonly RealRoot[] | null
+}
+
+/** One equation is solved on the range, beside it and on parts of it; what does not depend on the range is kept. */
+const memo = new Noted<Solvable | null>()
+
 /** Exact quotient of polynomials: zeros of the numerator that are not zeros of anything divided by. */
 export function rationalZeros(e: Expression, s: Stretch): ZeroSet | null {
+  let known = memo.get(e)
+  if (known === undefined) {
+    known = solvable(e)
+    memo.set(e, known)
+  }
+  if (!known) return null
+  if (known.numerator.length === 0) return EVERYWHERE
+  return known.tooLong ? null : polynomialZeros(known, s)
+}
+
+function solvable(e: Expression): Solvable | null {
   const form = rationalForm(e)
   if (!form) return null
-  if (form.numerator.length === 0) return EVERYWHERE
   let numerator = form.numerator
-  for (const divisor of form.divisors) {
-    for (let shared = poly.gcd(numerator, divisor); poly.degree(shared) > 0; shared = poly.gcd(numerator, shared)) numerator = poly.divide(numerator, shared).quotient
+  if (numerator.length > 0) {
+    for (const divisor of form.divisors) {
+      for (let shared = poly.gcd(numerator, divisor); poly.degree(shared) > 0; shared = poly.gcd(numerator, shared)) numerator = poly.divide(numerator, shared).quotient
+    }
   }
-  return isolationWork(numerator) > MAX_ISOLATION_WORK ? null : polynomialZeros(numerator, s)
+  return { numerator, tooLong: isolationWork(numerator) > MAX_ISOLATION_WORK, exactOf: exactForms(numerator), all: null }
 }
 
 /** A Sturm chain costs about degree² steps on coefficients of a length that grows with the degree: beyond this, intervals are faster. */
@@ -24,17 +48,31 @@ function isolationWork(p: Polynomial): number {
   return poly.degree(p) ** 2 * digits * 4
 }
 
-function polynomialZeros(p: Polynomial, s: Stretch): ZeroSet {
-  if (poly.degree(p) < 1) return NONE
-  const roots = isolateRealRoots(p, s.from, s.to)
-  const exactOf = exactForms(p)
+function polynomialZeros(known: Solvable, s: Stretch): ZeroSet {
+  if (poly.degree(known.numerator) < 1) return NONE
   return {
-    zeros: roots.map((r) => ({
+    zeros: rootsOn(known, s).map((r) => ({
       at: r.at, lo: r.lo, hi: r.hi, multiplicity: r.multiplicity,
-      exact: r.exact ? rationalExact(r.exact) : exactOf(r.lo, r.hi),
+      exact: r.exact ? rationalExact(r.exact) : known.exactOf(r.lo, r.hi),
     })),
     everywhere: false, open: [], algebraic: true,
   }
+}
+
+/** Lines and parabolas are solved once and their zeros sorted by the range; where an end of it cannot be told from a zero, the range is solved by itself. */
+function rootsOn(known: Solvable, s: Stretch): readonly RealRoot[] {
+  if (poly.degree(known.numerator) > 2) return isolateRealRoots(known.numerator, s.from, s.to)
+  known.all ??= isolateRealRoots(known.numerator, null, null)
+  const outside = (r: RealRoot) => [s.from && isBeyond(r, s.from, -1), s.to && isBeyond(r, s.to, 1)]
+  if (known.all.some((r) => outside(r).includes('unclear'))) return isolateRealRoots(known.numerator, s.from, s.to)
+  return known.all.filter((r) => !outside(r).includes(true))
+}
+
+/** Whether a root lies below (side −1) or above (side 1) an end; unclear when its bounds hold the end. */
+function isBeyond(r: RealRoot, end: Rational, side: -1 | 1): boolean | 'unclear' {
+  if (r.exact) return r.exact.compare(end) * side > 0
+  const { lo, hi } = encloseRational(end)
+  return r.hi < lo ? side < 0 : r.lo > hi ? side > 0 : 'unclear'
 }
 
 /** Closed forms for the irrational roots, where school algebra has them: quadratics left after rational roots, and pure powers. */

@@ -1,5 +1,5 @@
 import { ONE, isZero, poly, type Polynomial, type Rational } from '../numeric'
-import { wholeExponent, type Expression } from '../formula'
+import { Noted, wholeExponent, type Expression } from '../formula'
 
 /** numerator / denominator in one variable, exactly, and every polynomial the written form divides by (no value where one is 0). */
 export interface RationalForm {
@@ -29,7 +29,7 @@ export function rationalForm(e: Expression, atom: (e: Expression) => Polynomial 
   return form
 }
 /** The same expression is asked for again and again: by its roots, its signs and its values. */
-const memo = new WeakMap<Expression, RationalForm | null>()
+const memo = new Noted<RationalForm | null>()
 
 function formIn(e: Expression, atom: (e: Expression) => Polynomial | null): RationalForm | null {
   const found = atom(e)

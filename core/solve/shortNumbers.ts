@@ -1,5 +1,5 @@
 import { PI, apply, exactNumber, multiply, negate, wholeNumber, type Expression } from '../formula'
-import { ONE, ZERO, denominator, isZero, rationalOfDouble, signOf, type Rational } from '../numeric'
+import { ONE, ZERO, denominator, isZero, numerator, ratio, rationalOfDouble, signOf, type Rational } from '../numeric'
 import { exactRational } from './constant'
 import { formOf, rationalExact, type ExactForm } from './exactForm'
 
@@ -11,41 +11,43 @@ export function candidates(lo: number, hi: number): Expression[] {
   const out: Expression[] = []
   const simple = simplestFraction(lo, hi)
   if (simple) out.push(exactNumber(simple))
-  const turns = simplestFraction(lo / Math.PI, hi / Math.PI)
-  if (turns && !isZero(turns) && denominator(turns) <= 60n) out.push(multiply(exactNumber(turns), PI))
+  const turns = simplestFraction(lo / Math.PI, hi / Math.PI, 60n)
+  if (turns && !isZero(turns)) out.push(multiply(exactNumber(turns), PI))
   if (lo <= Math.E && hi >= Math.E) out.push(apply('exp', wholeNumber(1)))
   if (lo > 0 || hi < 0) {
-    const square = simplestFraction(Math.min(lo * lo, hi * hi), Math.max(lo * lo, hi * hi))
-    if (square && denominator(square) <= 1000n) { const r = apply('sqrt', exactNumber(square)); out.push(lo > 0 ? r : negate(r)) }
+    const square = simplestFraction(Math.min(lo * lo, hi * hi), Math.max(lo * lo, hi * hi), 1000n)
+    if (square) { const r = apply('sqrt', exactNumber(square)); out.push(lo > 0 ? r : negate(r)) }
   }
   if (Math.abs(lo) < 30 && Math.abs(hi) < 30) {
-    const inside = simplestFraction(Math.exp(lo), Math.exp(hi))
-    if (inside && signOf(inside) > 0 && denominator(inside) <= 1000n && inside.compare(ONE) !== 0) out.push(apply('ln', exactNumber(inside)))
+    const inside = simplestFraction(Math.exp(lo), Math.exp(hi), 1000n)
+    if (inside && signOf(inside) > 0 && inside.compare(ONE) !== 0) out.push(apply('ln', exactNumber(inside)))
   }
   return out
 }
 
-/** The fraction of smallest terms in [lo, hi] (Stern–Brocot), if its terms are short. */
-export function simplestFraction(lo: number, hi: number): Rational | null {
+/** Denominators beyond this are no short names. */
+const LONGEST = 10n ** 12n
+
+/** The fraction of smallest terms in [lo, hi] (Stern–Brocot), if its denominator is not above `longest`. */
+export function simplestFraction(lo: number, hi: number, longest = LONGEST): Rational | null {
   if (!(lo <= hi)) return null
   if (lo <= 0 && hi >= 0) return ZERO
-  if (hi < 0) { const r = simplestFraction(-hi, -lo); return r && r.neg() }
-  let a = rationalOfDouble(lo)
-  let b = rationalOfDouble(hi)
-  const whole: Rational[] = []
-  for (let i = 0; i < 24; i++) {
-    const floor = a.floor()
-    if (a.compare(floor) === 0) { whole.push(floor); return assemble(whole) }
-    if (floor.add(ONE).compare(b) <= 0) { whole.push(floor.add(ONE)); return assemble(whole) }
-    whole.push(floor)
-    const next = ONE.div(b.sub(floor))
-    b = ONE.div(a.sub(floor))
-    a = next
+  if (hi < 0) { const r = simplestFraction(-hi, -lo, longest); return r && r.neg() }
+  // Both ends share the terms of their continued fractions until a whole number fits between; big integers without reduction are enough for that.
+  const [a, b] = [rationalOfDouble(lo), rationalOfDouble(hi)]
+  let [an, ad, bn, bd] = [numerator(a), denominator(a), numerator(b), denominator(b)]
+  // Convergents: the last two numerators and denominators.
+  let [p, q, before, beforeQ] = [1n, 0n, 0n, 1n]
+  const take = (term: bigint) => { [p, q, before, beforeQ] = [term * p + before, term * q + beforeQ, p, q] }
+  while (q <= longest) {
+    const floor = an / ad
+    const isWhole = floor * ad === an
+    if (isWhole || (floor + 1n) * bd <= bn) {
+      take(isWhole ? floor : floor + 1n)
+      return q <= longest ? ratio(p, q) : null
+    }
+    take(floor);
+    [an, ad, bn, bd] = [bd, bn - floor * bd, ad, an - floor * ad]
   }
   return null
-}
-
-function assemble(terms: Rational[]): Rational | null {
-  const value = terms.reduceRight((inner, t, i) => (i === terms.length - 1 ? t : t.add(ONE.div(inner))), ZERO)
-  return denominator(value) < 10n ** 12n ? value : null
 }

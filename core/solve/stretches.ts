@@ -1,6 +1,6 @@
 import { ONE, ZERO, isInteger, isolateRealRoots, poly, ratio, signOf, toDouble, type Rational } from '../numeric'
-import { compileEnclosure, dependsOnVariable, exactNumber, negate, parts, rebuild, size, substitute, wholeNumber, type Expression } from '../formula'
-import { EMPTY, Enclosure } from '../interval'
+import { Noted, compileEnclosure, dependsOnVariable, exactNumber, negate, parts, rebuild, same, size, substitute, wholeNumber, type Expression } from '../formula'
+import { EMPTY, Enclosure, PARTIAL, down, up } from '../interval'
 import { exactRational } from './constant'
 import { polynomialForm } from './rationalForm'
 import type { FunctionTable, Piece } from './table'
@@ -41,7 +41,7 @@ export function inline(e: Expression, table: FunctionTable): Expression {
   return go(e)
 }
 
-const callMemo = new WeakMap<Expression, boolean>()
+const callMemo = new Noted<boolean>()
 function hasCall(e: Expression): boolean {
   if (e.kind === 'number' || e.kind === 'variable') return false
   const known = callMemo.get(e)
@@ -68,7 +68,8 @@ export function smoothParts(whole: Expression, table: FunctionTable, from: Ratio
   const out: SmoothPart[] = []
   const open = (a: Rational | null, b: Rational | null): SmoothPart => {
     const sample = a && b ? a.add(b).div(ratio(2)) : a ? a.add(ONE) : b ? b.sub(ONE) : ZERO
-    return { from: a, to: b, expression: specialise(e, table, sample), isPoint: false, kind: 'range' }
+    const formula = specialise(e, table, sample)
+    return { from: a, to: b, expression: formula && withoutLosers(formula, table, a, b), isPoint: false, kind: 'range' }
   }
   if (points.length === 0) return [open(null, null)]
   if (!from) out.push(open(null, points[0]!.at))
@@ -107,7 +108,7 @@ function piecesOf(e: Expression & { kind: 'call' }, table: FunctionTable): reado
   return d?.kind === 'pieces' ? d.pieces : null
 }
 
-const zeroMemo = new WeakMap<Expression, Rational[] | null>()
+const zeroMemo = new Noted<Rational[] | null>()
 /** All real zeros of a polynomial part when every one is a fraction; null when it must be left to intervals. */
 function exactZeros(u: Expression): Rational[] | null {
   const known = zeroMemo.get(u)
@@ -133,7 +134,7 @@ function stairBreaks(u: Expression, halves: boolean, from: Rational | null, to: 
   return out
 }
 
-const specialMemo = new WeakMap<Expression, boolean>()
+const specialMemo = new Noted<boolean>()
 /** Whether anything in it depends on the place: kinks, stairs, pieces. */
 function isSpecial(e: Expression): boolean {
   if (e.kind === 'number' || e.kind === 'variable') return false
@@ -197,6 +198,36 @@ function specialise(e: Expression, table: FunctionTable, sample: Rational): Expr
   }
   const result = go(e)
   return missing ? null : result
+}
+
+/** Where one side of a min or max is never beaten on the whole stretch, or an abs never changes sign there, that side stands alone. */
+function withoutLosers(e: Expression, table: FunctionTable, from: Rational | null, to: Rational | null): Expression {
+  if (!isSpecial(e)) return e
+  const stretch = new Enclosure(from ? down(toDouble(from)) : -Infinity, to ? up(toDouble(to)) : Infinity)
+  const values = (u: Expression) => compileEnclosure(u, table.enclosure)(stretch)
+  const isWhole = (v: Enclosure) => !(v.flags & (EMPTY | PARTIAL))
+  const go = (x: Expression): Expression => {
+    if (!isSpecial(x)) return x
+    if (x.kind === 'min' || x.kind === 'max') {
+      const a = go(x.a)
+      const b = go(x.b)
+      if (same(a, b)) return a
+      const [va, vb] = [values(a), values(b)]
+      // Both sides must have a value everywhere: the value of min needs both.
+      if (isWhole(va) && isWhole(vb)) {
+        if (va.hi <= vb.lo) return x.kind === 'min' ? a : b
+        if (vb.hi <= va.lo) return x.kind === 'min' ? b : a
+      }
+      return { kind: x.kind, a, b }
+    }
+    if (x.kind === 'apply' && x.name === 'abs') {
+      const a = go(x.a)
+      const v = values(a)
+      return v.lo >= 0 ? a : v.hi <= 0 ? negate(a) : { ...x, a }
+    }
+    return rebuild(x, go)
+  }
+  return go(e)
 }
 
 function stairValue(name: string, u: Rational): Rational {

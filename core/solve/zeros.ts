@@ -13,7 +13,7 @@ import { clearDenominators, collect, constantSign, exponentialTerm, signed, term
 import { EVERYWHERE, NONE, merge, outward, unsettled, withMultiplicity, type Stretch, type ZeroSet } from './zeroSet'
 
 /** How many solutions of a periodic equation are listed one by one. */
-const MAX_PERIODS = 2000
+const MAX_PERIODS = 1000
 
 /** Equations that one may be taken apart into, in all. */
 const MAX_EQUATIONS = 3000
@@ -36,7 +36,7 @@ export function zerosOf(e: Expression, table: FunctionTable, from: Rational | nu
 }
 
 /** The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core machine). */
-const MAX_OPERATIONS = 300_000
+const MAX_OPERATIONS = 120_000
 
 const boxesFor = (e: Expression): number => Math.max(150, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))))
 

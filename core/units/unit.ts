@@ -1,3 +1,5 @@
+import { remembered } from '../numeric'
+
 /**
  * A unit: powers of base dimensions, and how many base units one of it is. Counted things ("lantern") are dimensions of their own.
  * Dimensions: `currency:USD`, `second`, `metre`, `kilogram`, `kelvin`, or a counted noun in the singular.
@@ -55,8 +57,14 @@ export function plural(noun: string): string {
 const ATOM = /^(?:[$€£¥₹₽₩₺₴¢%‰]|°[CF]|\p{L}[\p{L}\p{Nd}_-]*)/u
 const POWER = /^(?:\^\s*(-?\d+(?:\.\d+)?|\(-?\d+\))|([²³]))/
 
+type ReadUnit = { readonly unit: Unit } | { readonly unit: null; readonly reason: string }
+
+const unitOf = remembered(500, readUnit)
+
 /** Reads `$/lantern`, `m/s^2`, `kg m/s^2`, `%/year`, `people`. @returns null with a reason when the text is no unit */
-export function parseUnit(text: string): { unit: Unit } | { unit: null; reason: string } {
+export const parseUnit = (text: string): ReadUnit => unitOf(text)
+
+function readUnit(text: string): ReadUnit {
   const powers: Record<string, number> = {}
   let factor = 1
   let rest = text.trim()
