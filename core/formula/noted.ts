@@ -1,5 +1,7 @@
 import type { Expression } from './expression'
 
+interface Note<T> { readonly of: Expression; readonly value: T }
+
 /**
  * What was found out about an expression, kept on the expression itself. A WeakMap would say the same, but its entries are walked at every garbage
  * collection: the slowest twentieth of all answers came from there (docs/adr/0004).
@@ -7,11 +9,14 @@ import type { Expression } from './expression'
 export class Noted<T> {
   private readonly key = Symbol('noted')
 
-  get(e: Expression): T | undefined { return (e as unknown as Record<symbol, T | undefined>)[this.key] }
+  get(e: Expression): T | undefined {
+    const note = (e as unknown as Record<symbol, Note<T> | undefined>)[this.key]
+    // A copy of an expression with another part in it carries the notes of the original along: they are not about the copy.
+    return note?.of === e ? note.value : undefined
+  }
 
   set(e: Expression, value: T): T {
-    // Not listed, so that copies and comparisons of expressions do not see it.
-    (e as unknown as Record<symbol, T>)[this.key] = value
+    (e as unknown as Record<symbol, Note<T>>)[this.key] = { of: e, value }
     return value
   }
 }

@@ -1,6 +1,6 @@
 import { MINUS_ONE, ONE, ZERO, denominator, integerPower, isInteger, isZero, numerator, ratio, rationalText, signOf, toDouble, type Rational } from '../numeric'
 import { EMPTY as EMPTY_BOX, ENTIRE, Enclosure } from '../interval'
-import { compileEnclosure, dependsOnVariable, wholeExponent, type Expression } from '../formula'
+import { Noted, compileEnclosure, dependsOnVariable, wholeExponent, type Expression } from '../formula'
 
 /**
  * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under fractional powers, logarithms of
@@ -278,6 +278,11 @@ export function vanishesAt(e: Expression, input: Expression): boolean {
 /** The fraction an expression without variable is, when it is one. */
 export function exactRational(e: Expression): Rational | null {
   if (e.kind === 'number' && e.exact) return e.exact
-  const form = dependsOnVariable(e) ? null : constantForm(e)
-  return form && hasValue(e) ? rationalOf(form) : null
+  if (dependsOnVariable(e)) return null
+  const known = fractions.get(e)
+  if (known !== undefined) return known
+  const form = constantForm(e)
+  return fractions.set(e, form && hasValue(e) ? rationalOf(form) : null)
 }
+/** The closed form of one answer is asked again for its kind, its place and its neighbours. */
+const fractions = new Noted<Rational | null>()

@@ -116,11 +116,12 @@ function zeroAtPoint(e: Expression, table: FunctionTable, at: Rational): 'zero' 
 /** Whether a zero is the end of its stretch, which is a point of its own and judged there. */
 function isEnd(z: Zero, end: Rational | null, e: Expression, table: FunctionTable): boolean {
   if (!end) return false
+  const there = near(end)
+  if (z.hi < there.lo || z.lo > there.hi) return false
   const exact = z.exact && exactRational(z.exact.expression)
   if (exact) return exact.compare(end) === 0
   // An enclosure that covers the end is the end only where the function is proven to be 0 there.
-  const there = near(end)
-  return z.lo <= there.hi && z.hi >= there.lo && zeroAtPoint(e, table, end) === 'zero'
+  return zeroAtPoint(e, table, end) === 'zero'
 }
 
 /** Stretches of zeros take their end points in when the function is 0 there too. */

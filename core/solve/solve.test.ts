@@ -233,3 +233,10 @@ describe('signs, leaders, totals', () => {
     expect(integrate(read('1/x'), table, num('0'), num('1'))).toMatchObject({ ok: false })
   })
 })
+
+it('asked again, the same formula has the same answers', () => {
+  const bounds = (e: Expression) => { const r = findRoots(e, table, ratio(-2), ratio(3)); return { roots: r.roots.map((z) => [z.lo, z.hi, z.kind, z.multiplicity]), open: r.open, everywhere: r.everywhere } }
+  const same = (e: Expression) => { const first = bounds(e); return expect(bounds(e)).toEqual(first) }
+  for (const text of ['sin(20 x) + x/10', 'sin(10 x) + sin(11 x)', 'abs(x - 1) (x^2 - 2)', 'x/(x - 2) - 1/2', 'floor(2 x) - x']) same(read(text))
+  for (const text of fc.sample(formulaText, { numRuns: 400, seed: 77 })) { const e = resolve(text, names).expression; if (e) same(e) }
+})
