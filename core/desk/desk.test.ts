@@ -39,6 +39,7 @@ describe('the Lantern stall on the desk', () => {
       ['functions.0', 'revenue R'],
       ['functions.1', 'cost C'],
       ['range', '0 … 320 lanterns'],
+      ['round', 'rounded as it pays'],
     ])
   })
   it('givens and variables read in their units', () => {

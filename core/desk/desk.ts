@@ -1,9 +1,10 @@
 import { toDouble } from '../numeric'
 import { VARIABLE, call, latexName, polynomialLatex } from '../formula'
 import { inline, polynomialForm } from '../solve'
-import { formatNumber, formatQuantity, inputNoun, isMoney, questionParts, sentenceOf, workingOf, type QuestionPart, type WorkingStep } from '../explain'
+import { formatNumber, formatQuantity, inputNoun, isMoney, questionPartsWithRounding, sentenceOf, workingOf, type QuestionPart, type WorkingStep } from '../explain'
 import type { Unit } from '../units'
-import { functionsOf, unitName, type Amount, type Analysis, type CaseProblem, type Finding, type Model, type Question } from '../model'
+import { deskLinks } from './links'
+import { unitName, type Analysis, type CaseProblem, type Finding, type Model, type Question } from '../model'
 
 /** How sure an answer is, what was set aside, what to look at: a short note beside a finding. */
 export interface Chip { readonly tone: 'sure' | 'aside' | 'open'; readonly text: string }
@@ -70,7 +71,7 @@ export function deskOf({ model, findings }: Analysis): Desk {
       const f = findings.find((x) => x.id === q.id)
       return f ? [findingCard(q, f, model)] : []
     }),
-    links: links(model),
+    links: deskLinks(model),
     errors: model.errors, warnings: model.warnings,
   }
 }
@@ -124,7 +125,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   if (f.value !== null && f.exactValue && /[a-z/]/.test(f.exactValue) && !isShortDecimal(f.exactValue) && !isMoney(output)) details.push(`exactly ${f.exactValue}`)
   const range = variable?.from && variable.to && f.about.from !== null && f.about.to !== null ? `${formatNumber(f.about.from)} … ${formatNumber(f.about.to)}` : null
   return {
-    id: f.id, status: f.status, question: questionParts(q, model), says: sentenceOf(f, model), exact, details, chips: chips(f, range),
+    id: f.id, status: f.status, question: questionPartsWithRounding(q, model), says: sentenceOf(f, model), exact, details, chips: chips(f, range),
     message: f.status === 'error' ? null : f.message && !sentenceOf(f, model).includes(f.message) ? f.message : null,
     solutions: f.solutions.map((s) => ({ at: s.at, value: s.value })), working: f.status === 'error' ? [] : workingOf(q, model),
   }
@@ -156,39 +157,5 @@ function chips(f: Finding, range: string | null): Chip[] {
   if (f.secondWay) out.push(f.secondWay.agrees ? { tone: 'sure', text: 'two methods agree' } : { tone: 'open', text: `a second method differs by ${formatNumber(f.secondWay.difference, 3)}` })
   for (const s of f.setAside) out.push({ tone: 'aside', text: `${formatNumber(s.at, 5)} set aside: ${s.below ? 'below' : 'over'} the limit` })
   if (f.jumps.length > 0 && n === 0) out.push({ tone: 'aside', text: `a jump at ${formatNumber(f.jumps[0]!)} is no answer` })
-  return out
-}
-
-function links(model: Model): (readonly [string, string])[] {
-  const out: (readonly [string, string])[] = []
-  const key = (name: string) => (model.givens.has(name) ? `given:${name}` : model.functions.has(name) ? `function:${name}` : model.variables.has(name) ? `variable:${name}` : null)
-  const namesIn = (text: string) => text.match(/\p{L}[\p{L}\p{Nd}_]*/gu) ?? []
-  const link = (from: string | null, to: string) => { if (from) out.push([from, to]) }
-  for (const v of model.source.variables ?? []) for (const bound of [v.from, v.to]) if (typeof bound === 'string') for (const n of namesIn(bound)) link(key(n), `variable:${v.name}`)
-  for (const f of model.functions.values()) { link(`variable:${f.of}`, `function:${f.name}`); for (const u of f.uses) link(key(u), `function:${f.name}`) }
-  const amounts = (q: Question): Amount[] => [q.from, q.to, ...('value' in q ? [q.value] : []), ...('at' in q ? [q.at] : []), ...('between' in q ? q.between ?? [] : []), ...('range' in q ? q.range : []), ...('factor' in q ? [q.factor] : [])].filter((a): a is Amount => a !== undefined)
-  for (const q of model.source.questions ?? []) {
-    for (const n of functionsOf(q)) link(key(n), `question:${q.id}`)
-    if (q.ask === 'given') link(key(q.given), `question:${q.id}`)
-    for (const a of amounts(q)) {
-      if (typeof a === 'object') link(`question:${a.of}`, `question:${q.id}`)
-      else if (typeof a === 'string') for (const n of namesIn(a)) link(key(n), `question:${q.id}`)
-    }
-  }
-  return out
-}
-
-/** Everything a thing came from and everything that comes of it, itself included. */
-export function trailOf(start: string, linked: readonly (readonly [string, string])[]): Set<string> {
-  const out = new Set([start])
-  const follow = (key: string, from: 0 | 1, to: 0 | 1) => {
-    for (const l of linked) if (l[from] === key && !out.has(l[to])) { out.add(l[to]); follow(l[to], from, to) }
-  }
-  follow(start, 0, 1)
-  const forward = new Set(out)
-  out.clear()
-  out.add(start)
-  follow(start, 1, 0)
-  for (const k of forward) out.add(k)
   return out
 }

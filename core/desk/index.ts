@@ -1,1 +1,3 @@
-export { deskOf, trailOf, type Desk, type DeskFinding, type DeskFunction, type DeskGiven, type DeskVariable, type Chip } from './desk'
+export { deskOf, type Desk, type DeskFinding, type DeskFunction, type DeskGiven, type DeskVariable, type Chip } from './desk'
+export { trailOf } from './trail'
+export { influenceOn, trackOf, type Influence, type InfluenceReport } from './influence'

@@ -1,16 +1,32 @@
 import { formatNumber, formatQuantity, inputNoun } from './quantity'
-import { readAmount, type Amount, type Model, type Question } from '../model'
+import { functionsOf, readAmount, type Amount, type Model, type Question, type Rounding } from '../model'
 import { toDouble } from '../numeric'
 import type { Unit } from '../units'
 
 /** A part of a question that can be changed in place, and where it stands in the question. */
-export type Slot = 'functions.0' | 'functions.1' | 'function' | 'value' | 'relation' | 'at' | 'range' | 'between' | 'factor' | 'start' | 'given' | 'givenRange' | 'ask'
+export type Slot = 'functions.0' | 'functions.1' | 'function' | 'value' | 'relation' | 'at' | 'range' | 'between' | 'factor' | 'start' | 'given' | 'givenRange' | 'ask' | 'round'
 export interface QuestionPart { readonly text: string; readonly slot?: Slot }
 
 /** The question as a sentence, in parts: those with a slot are underlined and can be changed. */
 export function questionParts(q: Question, model: Model): QuestionPart[] {
   const words = new Words(q, model)
   return words.parts()
+}
+
+/** How a whole answer is rounded, in the words of the question. */
+export const ROUNDINGS: readonly { readonly value: Rounding | ''; readonly text: string }[] = [
+  { value: '', text: 'rounded as it pays' }, { value: 'up', text: 'rounded up' }, { value: 'down', text: 'rounded down' }, { value: 'nearest', text: 'rounded to the nearest' }, { value: 'none', text: 'not rounded' },
+]
+
+/** The same with the rounding of whole answers, where there are such: for the card on which it can be changed. */
+export function questionPartsWithRounding(q: Question, model: Model): QuestionPart[] {
+  const parts = questionParts(q, model)
+  const f = model.functions.get(functionsOf(q)[0] ?? '')
+  const counts = f && model.variables.get(f.of)?.whole && (q.ask === 'meet' || q.ask === 'reach' || q.ask === 'multiply')
+  if (!counts && !q.round) return parts
+  const last = parts[parts.length - 1]!
+  const text = ROUNDINGS.find((r) => r.value === (q.round ?? ''))!.text
+  return [...parts.slice(0, -1), { ...last, text: last.text.replace(/\?$/, ', ') }, { text, slot: 'round' }, { text: '?' }]
 }
 export const questionText = (q: Question, model: Model): string => questionParts(q, model).map((p) => p.text).join('')
 

@@ -2,13 +2,23 @@ import { toDouble } from '../numeric'
 import { VARIABLE, call, type NumberFunction } from '../formula'
 import { inline, smoothParts } from '../solve'
 import { formatNumber, formatQuantity, inputNoun, list } from '../explain'
-import type { Analysis, Finding, ModelVariable } from '../model'
+import type { Analysis, Finding, Model, ModelVariable } from '../model'
 import { axis, type Axis } from './scale'
+import { curveEnds, type CurveEnd } from './ends'
 import { sampleCurve, type Run } from './sample'
 
-export interface Curve { readonly name: string; readonly pane: number; readonly colour: number; readonly runs: readonly Run[] }
-export interface Point { readonly x: number; readonly y: number; readonly pane: number; readonly kind: 'answer' | 'aside' | 'reading'; readonly question: string | null; readonly function: string; readonly label: string }
-export interface Threshold { readonly y: number; readonly pane: number; readonly question: string; readonly label: string }
+export interface Curve { readonly name: string; readonly pane: number; readonly colour: number; readonly runs: readonly Run[]; readonly ends: readonly CurveEnd[] }
+/** A curve of another case or of earlier givens, for comparison. */
+export interface Ghost { readonly name: string; readonly pane: number; readonly colour: number; readonly runs: readonly Run[] }
+export interface Point { readonly x: number; readonly y: number; readonly pane: number; readonly kind: 'answer' | 'aside' | 'reading' | 'row'; readonly question: string | null; readonly function: string; readonly label: string }
+export interface Threshold {
+  readonly y: number
+  readonly pane: number
+  readonly question: string
+  readonly label: string
+  /** what moves when it is dragged: the value in the question, or the given that holds it; null where it is worked out */
+  readonly moves: { readonly kind: 'question' | 'given'; readonly name: string } | null
+}
 export interface Shade { readonly from: number; readonly to: number; readonly label: string; readonly at: number }
 export interface Pane { readonly unit: string; readonly functions: readonly string[]; readonly y: Axis; readonly share: number }
 
@@ -21,6 +31,7 @@ export interface Picture {
   readonly framed: boolean
   readonly panes: readonly Pane[]
   readonly curves: readonly Curve[]
+  readonly ghosts: readonly Ghost[]
   readonly points: readonly Point[]
   readonly thresholds: readonly Threshold[]
   readonly shades: readonly Shade[]
@@ -30,7 +41,13 @@ export interface Picture {
   readonly described: string
 }
 
-export interface View { readonly variable?: string; readonly from?: number; readonly to?: number }
+export interface View {
+  readonly variable?: string
+  readonly from?: number
+  readonly to?: number
+  /** inputs of table rows that show on the curves */
+  readonly rows?: readonly number[]
+}
 
 /** Number of curves told apart by colour and dash before they repeat. */
 export const CURVE_LOOKS = 7
@@ -38,7 +55,7 @@ export const CURVE_LOOKS = 7
 const ASIDE_REACH = 0.25
 
 /** Frames and samples the graph of a case: around the range, the answers, the readings and the thresholds; with round numbers. */
-export function picture({ model, findings }: Analysis, view: View = {}): Picture | null {
+export function picture({ model, findings }: Analysis, view: View = {}, ghost: Model | null = null): Picture | null {
   const drawable = [...model.functions.values()].filter((f) => !f.trouble)
   const variables = [...new Set(drawable.map((f) => f.of))]
   const variableName = view.variable && variables.includes(view.variable) ? view.variable : mostUsed(drawable.map((f) => f.of))
@@ -63,16 +80,20 @@ export function picture({ model, findings }: Analysis, view: View = {}): Picture
   const countOf = (unit: string) => functions.filter((f) => (f.unit?.text ?? '') === unit).length
   const units = [...new Set(functions.map((f) => f.unit?.text ?? ''))].sort((a, b) => countOf(b) - countOf(a))
   const numbers = new Map<string, NumberFunction>(functions.map((f) => [f.name, model.table.number(f.name)]))
+  // A ghost is drawn where the same function is drawn now, in the same unit.
+  const ghostFunctions = ghost ? functions.flatMap((f) => { const g = ghost.functions.get(f.name); return g && !g.trouble && (g.unit?.text ?? '') === (f.unit?.text ?? '') ? [g] : [] }) : []
   const points = pointsOf(own, functions.map((f) => f.name), numbers, units, model, readings, asides)
+  for (const x of view.rows ?? []) for (const f of functions) { const y = numbers.get(f.name)!(x); if (Number.isFinite(y)) points.push({ x, y, pane: units.indexOf(f.unit?.text ?? ''), kind: 'row', question: null, function: f.name, label: '' }) }
   const thresholds = own.flatMap((f): Threshold[] => {
     const name = f.about.functions[0]!
     const pane = units.indexOf(model.functions.get(name)?.unit?.text ?? '')
     if ((f.ask !== 'reach' && f.ask !== 'where' && f.ask !== 'multiply') || f.about.level === null || !numbers.has(name)) return []
-    return [{ y: f.about.level, pane, question: f.id, label: formatQuantity(f.about.level, model.functions.get(name)?.unit ?? null) }]
+    return [{ y: f.about.level, pane, question: f.id, label: formatQuantity(f.about.level, model.functions.get(name)?.unit ?? null), moves: movesOf(f.id, model) }]
   })
   const panes = units.map((unit, pane): Pane => {
     const names = functions.filter((f) => (f.unit?.text ?? '') === unit).map((f) => f.name)
-    const values = heights(names.map((n) => numbers.get(n)!), Math.max(xAxis.min, framed ? range.lo : xAxis.min), Math.min(xAxis.max, framed ? range.hi : xAxis.max))
+    const ghostly = ghostFunctions.filter((g) => (g.unit?.text ?? '') === unit).map((g) => ghost!.table.number(g.name))
+    const values = heights([...names.map((n) => numbers.get(n)!), ...ghostly], Math.max(xAxis.min, framed ? range.lo : xAxis.min), Math.min(xAxis.max, framed ? range.hi : xAxis.max))
     const marks = [...points.filter((p) => p.pane === pane && p.x >= xAxis.min && p.x <= xAxis.max).map((p) => p.y), ...thresholds.filter((t) => t.pane === pane).map((t) => t.y)]
     let low = Math.min(...values, ...marks)
     let high = Math.max(...values, ...marks)
@@ -85,17 +106,37 @@ export function picture({ model, findings }: Analysis, view: View = {}): Picture
   const curves = functions.map((f): Curve => {
     const pane = units.indexOf(f.unit?.text ?? '')
     const y = panes[pane]!.y
-    const breaks = smoothParts(inline(call(f.name, 0, VARIABLE), model.table), model.table, null, null).filter((p) => p.isPoint).map((p) => toDouble(p.from!))
-    return { name: f.name, pane, colour: rows.findIndex((r) => r.name === f.name) % CURVE_LOOKS, runs: sampleCurve(numbers.get(f.name)!, model.table.enclosure(f.name), xAxis.min, xAxis.max, y.max - y.min, breaks) }
+    const parts = smoothParts(inline(call(f.name, 0, VARIABLE), model.table), model.table, null, null)
+    const breaks = parts.filter((p) => p.isPoint).map((p) => toDouble(p.from!))
+    const colour = rows.findIndex((r) => r.name === f.name) % CURVE_LOOKS
+    return {
+      name: f.name, pane, colour, runs: sampleCurve(numbers.get(f.name)!, model.table.enclosure(f.name), xAxis.min, xAxis.max, y.max - y.min, breaks),
+      ends: curveEnds(numbers.get(f.name)!, parts, xAxis.min, xAxis.max, y.max - y.min),
+    }
+  })
+  const ghosts = ghostFunctions.map((g): Ghost => {
+    const pane = units.indexOf(g.unit?.text ?? '')
+    const y = panes[pane]!.y
+    return { name: g.name, pane, colour: curves.find((c) => c.name === g.name)?.colour ?? 0, runs: sampleCurve(ghost!.table.number(g.name), ghost!.table.enclosure(g.name), xAxis.min, xAxis.max, y.max - y.min) }
   })
   const noun = inputNoun(variable.name, variable.unit)
   return {
-    variable: variableName, variables, framed, x: xAxis, panes, curves, points, thresholds,
+    variable: variableName, variables, framed, x: xAxis, panes, curves, ghosts, points, thresholds,
     xLabel: `${variable.name}${noun !== variable.name ? `, ${noun}` : variable.unit?.text ? `, ${variable.unit.text}` : ''}${variable.since === null ? '' : ` since ${variable.since}`}`,
     shades: shadesOf(variable, xAxis, model.source.variables?.find((v) => v.name === variableName)?.to, model),
     caption: framed ? caption(own, variable, asides.length > 0) : `looking at ${formatNumber(xAxis.min)} … ${formatNumber(xAxis.max)}`,
     described: described(panes, points, variableName, xAxis),
   }
+}
+
+/** What a threshold's line stands for: a number in the question or a given named there. */
+function movesOf(id: string, model: Model): Threshold['moves'] {
+  const q = model.source.questions?.find((r) => r.id === id)
+  if (!q || !('value' in q) || q.ask === 'given') return null
+  if (typeof q.value === 'number') return { kind: 'question', name: id }
+  if (typeof q.value !== 'string') return null
+  const name = q.value.trim()
+  return model.givens.has(name) ? { kind: 'given', name } : /^-?\d+(?:\.\d+)?$/.test(name) ? { kind: 'question', name: id } : null
 }
 
 function mostUsed(names: readonly string[]): string | undefined {

@@ -197,7 +197,7 @@ class Builder {
     this.resolved.set(row.name, this.texts(row, index).map(({ text, path }) => {
       const r = resolve(text, names)
       for (const p of r.problems) this.error(path, p.message, p)
-      for (const w of r.warnings) this.warn(path, w.message, w.start)
+      for (const w of r.warnings) this.warnings.push({ path, message: w.message, at: w.start, end: w.end, ...(w.mend === undefined ? {} : { mend: w.mend }) })
       return r
     }))
   }

@@ -102,13 +102,21 @@ class Checker {
       if (forgotten) { mend = `${this.part(forgotten)} ${x.name}`; hint = `; did you mean ${this.part(forgotten)}·${x.name}?` }
       if (forgotten) { this.report(forgotten, this.mixed(verb, left.unit, right.unit, s.op) + hint, mend); return a }
     }
-    if (sameDimension(a.unit, b.unit)) this.report(s.right, `${this.mixed(verb, left.unit, right.unit, s.op)}: ${difference(b.unit, a.unit)}.`)
+    if (sameDimension(a.unit, b.unit)) this.report(s.right, `${this.mixed(verb, left.unit, right.unit, s.op)}: ${difference(b.unit, a.unit)}.`, this.converted(s.right, b.unit.factor / a.unit.factor))
     else this.report(s, `${this.mixed(verb, left.unit, right.unit, s.op)}.`)
     return a
   }
 
   private mixed(verb: string, what: Unit, to: Unit, op: string): string {
     return `This ${verb} ${unitName(what)} ${op === '+' ? 'to' : 'from'} ${unitName(to)}`
+  }
+
+  /** The part turned into the unit of the other side: minutes beside hours become t/60. */
+  private converted(s: Syntax, factor: number): string | undefined {
+    const text = s.type === 'name' || s.type === 'number' || s.type === 'bracket' || s.type === 'apply' ? this.part(s) : `(${this.part(s)})`
+    const up = Number(factor.toPrecision(12))
+    const down = Number((1 / factor).toPrecision(12))
+    return Number.isInteger(down) ? `${text}/${down}` : Number.isInteger(up) ? `${up} ${text}` : undefined
   }
 
   private power(s: Syntax & { type: 'operation' }, a: Inferred, b: Inferred): Inferred {

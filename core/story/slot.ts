@@ -28,6 +28,10 @@ export function changeSlot(q: Question, slot: Slot, text: string, model: Model):
   if (slot === 'relation') return q.ask === 'where' && /^(?:<=?|>=?)$/.test(t) ? { ok: true, question: { ...q, relation: t as '<' } } : fail('One of `<`, `<=`, `>`, `>=` should stand here.')
   if (slot === 'ask') return (q.ask === 'greatest' || q.ask === 'least') && (t === 'greatest' || t === 'least') ? { ok: true, question: { ...q, ask: t } } : fail('`greatest` or `least` should stand here.')
   if (slot === 'given') return q.ask === 'given' && model.givens.has(t) ? { ok: true, question: { ...q, given: t } } : fail(`\`${t}\` is no given of this case.`)
+  if (slot === 'round') {
+    if (t === '') { const { round: _round, ...rest } = q; return { ok: true, question: rest as Question } }
+    return t === 'up' || t === 'down' || t === 'nearest' || t === 'none' ? { ok: true, question: { ...q, round: t } } : fail('One of `up`, `down`, `nearest`, `none` should stand here.')
+  }
   if (slot === 'range') {
     if (t === '') { const { from: _from, to: _to, ...rest } = q; return { ok: true, question: rest as Question } }
     const both = pair(t)
