@@ -1,7 +1,8 @@
 import type { CaseFile } from '#core/model'
 import type { Desk } from '#core/desk'
 import type { Picture, View } from '#core/graph'
-import type { AnalysisReply, AnalysisRequest } from '~/workers/protocol'
+import type { Slip } from '#core/slips'
+import type { AnalysisReply, AnalysisRequest, GhostAnswer } from '~/workers/protocol'
 
 /** A worker that has not answered for this long is ended when something newer waits; in ms. */
 const PATIENCE = 4000
@@ -10,9 +11,11 @@ const PATIENCE = 4000
  * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace each other, and a
  * reply that is out of date is dropped only when a newer one has already arrived.
  */
-export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>) {
+export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost: Ref<CaseFile | null>) {
   const desk = shallowRef<Desk | null>(null)
   const picture = shallowRef<Picture | null>(null)
+  const slips = shallowRef<readonly Slip[]>([])
+  const ghostAnswers = shallowRef<readonly GhostAnswer[]>([])
   const working = ref(false)
   const failure = ref<string | null>(null)
   const took = ref(0)
@@ -25,7 +28,7 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>) {
     const made = new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
     made.onmessage = ({ data }: MessageEvent<AnalysisReply>) => {
       busySince = null
-      if (data.ok) { desk.value = data.desk; picture.value = data.picture; took.value = data.ms; failure.value = null }
+      if (data.ok) { desk.value = data.desk; picture.value = data.picture; slips.value = data.slips; ghostAnswers.value = data.ghost; took.value = data.ms; failure.value = null }
       else failure.value = data.message
       working.value = waiting !== null
       next()
@@ -47,11 +50,14 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>) {
   }
   function request(): void {
     if (!source.value) return
-    waiting = { job: ++job, source: toRaw(source.value), view: { ...toRaw(view.value) } }
+    waiting = { kind: 'analysis', job: ++job, source: toRaw(source.value), view: plainView(view.value), ghost: ghost.value ? toRaw(ghost.value) : null }
     working.value = true
     next()
   }
-  onMounted(() => { watch([source, view], request, { immediate: true }) })
+  onMounted(() => { watch([source, view, ghost], request, { immediate: true }) })
   onScopeDispose(() => { worker?.terminate(); worker = null })
-  return { desk, picture, working, failure, took }
+  return { desk, picture, slips, ghostAnswers, working, failure, took }
 }
+
+/** A copy without anything the page watches, so that it can be sent to a worker. */
+const plainView = (view: View): View => ({ ...toRaw(view), ...(view.rows ? { rows: [...view.rows] } : {}) })

@@ -16,27 +16,43 @@ export function graphOption(picture: Picture, width: number, height: number, loo
   const last = rects.length - 1
   const faded = (key: string) => (lit && !lit.has(key) ? 0.22 : 1)
   const series: Record<string, unknown>[] = []
-  picture.curves.forEach((c) => {
-    const colour = look.curves[c.colour]!
+  const pairs = (runs: Picture['curves'][number]['runs']) => {
     const data: ([number, number] | [number, string])[] = []
-    for (const run of c.runs) {
+    for (const run of runs) {
       for (let i = 0; i < run.length; i += 2) data.push([run[i]!, run[i + 1]!])
       if (run.length > 0) data.push([run[run.length - 2]!, '-'])
     }
+    return data
+  }
+  for (const g of picture.ghosts) series.push({
+    id: `ghost:${g.name}`, type: 'line', xAxisIndex: g.pane, yAxisIndex: g.pane, data: pairs(g.runs), showSymbol: false, silent: true, animation: false, clip: true, z: 2,
+    lineStyle: { color: look.curves[g.colour], width: 5, opacity: 0.24 * faded(`function:${g.name}`), cap: 'butt' },
+  })
+  picture.curves.forEach((c) => {
+    const colour = look.curves[c.colour]!
     series.push({
-      id: `curve:${c.name}`, type: 'line', xAxisIndex: c.pane, yAxisIndex: c.pane, data, showSymbol: false, silent: true, animation: false, clip: true, z: 3, sampling: undefined,
+      id: `curve:${c.name}`, type: 'line', xAxisIndex: c.pane, yAxisIndex: c.pane, data: pairs(c.runs), showSymbol: false, silent: true, animation: false, clip: true, z: 3, sampling: undefined,
       lineStyle: { color: colour, width: lit?.has(`function:${c.name}`) ? 3.2 : 2.4, type: DASHES[c.colour], opacity: faded(`function:${c.name}`), cap: 'butt' },
     })
   })
-  const dots = (kind: 'answer' | 'aside' | 'reading', style: (p: Picture['points'][number]) => Record<string, unknown>) => picture.panes.forEach((_, pane) => {
+  const dots = (kind: Picture['points'][number]['kind'], style: (p: Picture['points'][number]) => Record<string, unknown>) => picture.panes.forEach((_, pane) => {
     const list = picture.points.filter((p) => p.kind === kind && p.pane === pane && p.x >= picture.x.min && p.x <= picture.x.max)
     series.push({
       id: `${kind}:${pane}`, type: 'scatter', xAxisIndex: pane, yAxisIndex: pane, silent: true, animation: false, clip: false, z: kind === 'answer' ? 6 : 5,
-      symbol: kind === 'reading' ? 'rect' : 'circle', symbolSize: kind === 'reading' ? 8 : 10,
+      symbol: kind === 'reading' ? 'rect' : kind === 'row' ? 'diamond' : 'circle', symbolSize: kind === 'reading' ? 8 : 10,
       data: list.map((p) => ({ value: [p.x, p.y], itemStyle: style(p) })),
     })
   })
   dots('reading', (p) => ({ color: look.curves[picture.curves.find((c) => c.name === p.function)?.colour ?? 0], opacity: faded(`function:${p.function}`) }))
+  dots('row', (p) => ({ color: look.paper, borderColor: look.curves[picture.curves.find((c) => c.name === p.function)?.colour ?? 0], borderWidth: 1.6, opacity: faded(`function:${p.function}`) }))
+  // Ends, jumps and holes: filled where the function has that value, open where it only comes close to it.
+  picture.panes.forEach((_, pane) => {
+    const ends = picture.curves.filter((c) => c.pane === pane).flatMap((c) => c.ends.map((e) => ({ ...e, curve: c })))
+    if (ends.length > 0) series.push({
+      id: `ends:${pane}`, type: 'scatter', xAxisIndex: pane, yAxisIndex: pane, silent: true, animation: false, clip: true, z: 4, symbol: 'circle', symbolSize: 8,
+      data: ends.map((e) => ({ value: [e.x, e.y], itemStyle: { color: e.closed ? look.curves[e.curve.colour] : look.paper, borderColor: look.curves[e.curve.colour], borderWidth: 2, opacity: faded(`function:${e.curve.name}`) } })),
+    })
+  })
   dots('aside', (p) => ({ color: look.paper, borderColor: look.grey, borderWidth: 2, opacity: faded(`question:${p.question}`) }))
   dots('answer', (p) => ({ color: look.paper, borderColor: look.amber, borderWidth: 3.5, opacity: faded(`question:${p.question}`) }))
 
@@ -57,7 +73,9 @@ export function graphOption(picture: Picture, width: number, height: number, loo
     const rect = rects[t.pane]!
     const y = toY(picture, t.pane, rect, t.y)
     if (y < rect.top - 1 || y > rect.top + rect.height + 1) return
-    put(`level:${i}`, { type: 'line', z: 2, shape: { x1: rect.left, y1: y, x2: rect.left + rect.width, y2: y }, style: { stroke: look.amberDeep, lineWidth: 1.2, lineDash: [2, 3], opacity: faded(`question:${t.question}`) } })
+    put(`level:${i}`, { type: 'line', z: 2, shape: { x1: rect.left, y1: y, x2: rect.left + rect.width, y2: y }, style: { stroke: look.amberDeep, lineWidth: t.moves ? 1.6 : 1.2, lineDash: [2, 3], opacity: faded(`question:${t.question}`) } })
+    // A threshold that can be dragged shows where to take hold of it.
+    if (t.moves) put(`grip:${i}`, { type: 'rect', z: 6, shape: { x: rect.left - 5, y: y - 6, width: 10, height: 12, r: 3 }, style: { fill: look.paper, stroke: look.amberDeep, lineWidth: 1.4 } })
   })
   for (const n of placeNames(picture, rects)) put(`name:${n.name}`, { type: 'text', z: 8, x: n.x, y: n.y, style: { text: n.name, fill: look.curves[n.colour], font: `700 13px ${look.face}`, verticalAlign: 'middle', opacity: faded(`function:${n.name}`) } })
   placeLabels(picture, rects).forEach((l, i) => put(`label:${i}`, { type: 'text', z: 8, x: l.x, y: l.y, style: { text: l.text, fill: look.ink, font: `12px ${look.face}`, align: l.align, verticalAlign: 'middle', stroke: look.paper, lineWidth: 3, opacity: faded(`question:${l.question}`) } }))

@@ -1,14 +1,33 @@
-import { analyse } from '#core/model'
-import { deskOf } from '#core/desk'
+import { analyse, type CaseFile } from '#core/model'
+import { sentenceOf } from '#core/explain'
+import { deskOf, influenceOn } from '#core/desk'
 import { picture } from '#core/graph'
-import type { AnalysisReply, AnalysisRequest } from './protocol'
+import { slipsOf } from '#core/slips'
+import type { AnalysisReply, AnalysisRequest, InfluenceReply, WorkerRequest } from './protocol'
 
-self.onmessage = ({ data }: MessageEvent<AnalysisRequest>) => {
-  let reply: AnalysisReply
+/** The ghost seldom changes while a given is dragged; it is worked out once. */
+let heldGhost: { source: string; analysis: ReturnType<typeof analyse> } | null = null
+function ghostOf(source: CaseFile | null) {
+  if (!source) return null
+  const key = JSON.stringify(source)
+  if (heldGhost?.source !== key) heldGhost = { source: key, analysis: analyse(source) }
+  return heldGhost.analysis
+}
+
+function analysed(data: AnalysisRequest): AnalysisReply {
+  const start = performance.now()
+  const analysis = analyse(data.source)
+  const ghost = ghostOf(data.ghost)
+  return {
+    job: data.job, ok: true, desk: deskOf(analysis), picture: picture(analysis, data.view, ghost?.model ?? null), slips: slipsOf(analysis),
+    ghost: ghost ? ghost.findings.filter((f) => f.status !== 'error').map((f) => ({ id: f.id, says: sentenceOf(f, ghost.model) })) : [], ms: performance.now() - start,
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<WorkerRequest>) => {
+  let reply: AnalysisReply | InfluenceReply
   try {
-    const start = performance.now()
-    const analysis = analyse(data.source)
-    reply = { job: data.job, ok: true, desk: deskOf(analysis), picture: picture(analysis, data.view), ms: performance.now() - start }
+    reply = data.kind === 'analysis' ? analysed(data) : { job: data.job, ok: true, report: influenceOn(data.source, data.question) }
   } catch (failure) {
     reply = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) }
   }

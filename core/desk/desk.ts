@@ -147,7 +147,7 @@ function chips(f: Finding, range: string | null): Chip[] {
       const touching = f.solutions.every((s) => s.kind === 'touching')
       const word = touching ? 'touching' : 'crossing'
       if (n === 1) out.push({ tone: 'sure', text: `the only ${word}${on}` })
-      else if (n > 1) out.push({ tone: 'sure', text: `all ${n} places${on}` })
+      else if (n > 1) out.push({ tone: 'sure', text: `${n === 2 ? 'both places' : `all ${n} places`}${on}` })
       else if (f.status === 'none') out.push({ tone: 'sure', text: `proven: none${on}` })
     } else if (f.ask === 'where' || f.ask === 'compare') out.push({ tone: 'sure', text: `every stretch${on}` })
     else if ((f.ask === 'greatest' || f.ask === 'least') && f.status === 'found') out.push({ tone: 'sure', text: n === 1 ? `the ${f.ask}${on}, proven` : `all ${n} best inputs, proven` })

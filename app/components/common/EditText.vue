@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { CaseFile } from '#core/model'
+
 /** A text that is changed where it stands: Enter or a click opens it, Enter keeps, Esc leaves. A text that cannot be used stays open with the reason. */
 const props = withDefaults(defineProps<{
   value: string
@@ -8,7 +10,9 @@ const props = withDefaults(defineProps<{
   placeholder?: string
   options?: readonly { value: string; text: string }[] | null
   plain?: boolean
-}>(), { check: undefined, placeholder: '', options: null, plain: false })
+  /** a formula of this case: written in the editor that colours and completes */
+  code?: CaseFile | null
+}>(), { check: undefined, placeholder: '', options: null, plain: false, code: null })
 const emit = defineEmits<{ keep: [text: string]; typing: [text: string] }>()
 
 const editing = ref(false)
@@ -23,9 +27,11 @@ async function open(): Promise<void> {
   problem.value = null
   editing.value = true
   await nextTick()
+  if (props.code) return
   field.value?.focus()
   if (field.value instanceof HTMLInputElement) field.value.select()
 }
+function focusLost(now: boolean): void { if (!now) keep(false) }
 async function close(refocus: boolean): Promise<void> {
   editing.value = false
   problem.value = null
@@ -53,6 +59,7 @@ defineExpose({ open })
       <select v-if="options" ref="field" v-model="text" :aria-label="label" @change="keep(true)" @keydown.esc.stop="close(true)" @blur="keep(false)">
         <option v-for="o in options" :key="o.value" :value="o.value">{{ o.text }}</option>
       </select>
+      <span v-else-if="code" class="code"><CodeLine v-model="text" :document="code" :label="label" :described-by="problemId" opens @enter="keep(true)" @leave="close(true)" @focused="focusLost" /></span>
       <input
         v-else ref="field" v-model="text" type="text" :aria-label="label" :size="Math.max(4, text.length + 1)" spellcheck="false" autocomplete="off"
         :aria-invalid="problem !== null" :aria-describedby="problem ? problemId : undefined"
@@ -68,5 +75,6 @@ defineExpose({ open })
 .shown.plain { border-bottom-color: transparent; }
 .shown:hover { border-bottom-color: var(--jade); color: var(--jade); }
 input, select { font: inherit; color: inherit; background: var(--paper); border: 1px solid var(--jade); border-radius: 4px; padding: 0 4px; max-width: 100%; }
+.code { display: block; border: 1px solid var(--jade); border-radius: 4px; background: var(--paper); padding: 0 6px; min-width: 14rem; }
 .problem { display: block; margin-top: 2px; font-family: var(--face); font-weight: 400; }
 </style>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { interpret, withEntry } from '#core/story'
+import { interpret, typesetLine, withEntry } from '#core/story'
 import type { CaseFile } from '#core/model'
+import type CodeLine from '~/components/common/CodeLine.vue'
 
 const props = defineProps<{ document: CaseFile }>()
-const emit = defineEmits<{ added: [key: string] }>()
+const emit = defineEmits<{ added: [key: string]; form: [id: string] }>()
 const store = useCaseStore()
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<InstanceType<typeof CodeLine>>('field')
 const text = ref('')
 const focused = ref(false)
 const history = ref<string[]>([])
@@ -14,11 +15,16 @@ const back = ref(0)
 const kept = ref('')
 
 const preview = computed(() => (text.value.trim() === '' ? null : interpret(text.value, props.document)))
-/** The line with the wrong part marked under it. */
 const wrong = computed(() => {
   const p = preview.value
-  if (!p || p.ok || p.end <= p.at || (p.at === 0 && p.end >= text.value.length)) return null
-  return { before: text.value.slice(0, p.at), part: text.value.slice(p.at, p.end) }
+  return !p || p.ok || p.end <= p.at || (p.at === 0 && p.end >= text.value.length) ? null : { from: p.at, to: p.end }
+})
+/** The mathematics of the line; what could last be typeset stays, dimmed, while the line is unfinished. */
+const mathematics = ref<{ latex: string; now: boolean } | null>(null)
+watch([text, () => props.document], () => {
+  if (text.value.trim() === '') { mathematics.value = null; return }
+  const latex = typesetLine(text.value, props.document)
+  mathematics.value = latex ? { latex, now: true } : mathematics.value && { ...mathematics.value, now: false }
 })
 
 function enter(): void {
@@ -38,10 +44,7 @@ function walk(step: number): void {
   back.value = next
   text.value = next === 0 ? kept.value : history.value[history.value.length - next]!
 }
-function pasted(event: ClipboardEvent): void {
-  const lines = (event.clipboardData?.getData('text') ?? '').split(/\r?\n/).map((l) => l.trim()).filter((l) => l)
-  if (lines.length < 2) return
-  event.preventDefault()
+function takeLines(lines: string[]): void {
   // Several lines become several entries, as far as they can be read; the first that cannot stays in the line.
   let next = props.document
   let stopped = ''
@@ -50,10 +53,10 @@ function pasted(event: ClipboardEvent): void {
     if (read?.ok) next = withEntry(next, read.entry)
     else { stopped ||= line }
   }
-  if (next !== props.document) store.replace('paste several lines', next)
+  if (next !== props.document) store.replace(`paste ${lines.length} lines`, next)
   text.value = stopped
 }
-function begin(start: string): void { text.value = start; field.value?.focus(); void nextTick(() => field.value?.setSelectionRange(start.length, start.length)) }
+function begin(start: string): void { text.value = start; field.value?.focus() }
 defineExpose({ focus: () => field.value?.focus(), begin })
 </script>
 
@@ -61,19 +64,16 @@ defineExpose({ focus: () => field.value?.focus(), begin })
   <form class="entry" aria-label="Entry line" @submit.prevent="enter">
     <div class="line" :class="{ focused, bad: preview && !preview.ok }">
       <span class="sign" aria-hidden="true">›</span>
-      <div class="writing">
-        <input
-          ref="field" v-model="text" type="text" aria-label="Entry line: a given, a variable, a function or a question" aria-describedby="entry-says" autocomplete="off" autocapitalize="off" spellcheck="false"
-          placeholder="R = C ?" maxlength="2100"
-          @focus="focused = true" @blur="focused = false" @keydown.up.prevent="walk(1)" @keydown.down.prevent="walk(-1)" @keydown.esc="field?.blur()" @paste="pasted"
-        >
-        <span v-if="wrong" class="squiggle" aria-hidden="true"><i>{{ wrong.before }}</i><b>{{ wrong.part }}</b></span>
-      </div>
+      <CodeLine
+        ref="field" v-model="text" class="writing" :document="document" label="Entry line: a given, a variable, a function or a question" described-by="entry-says" placeholder="R = C ?" :wrong="wrong"
+        @enter="enter" @leave="field?.blur()" @up="walk(1)" @down="walk(-1)" @lines="takeLines" @form="emit('form', $event)" @focused="focused = $event"
+      />
       <p v-if="preview?.ok" id="entry-says" class="says" role="status">{{ preview.says }} <kbd>Enter</kbd></p>
       <p v-else-if="preview" id="entry-says" class="says wrong" role="status"><PlainText :text="preview.message" /></p>
       <p v-else id="entry-says" class="sr-only">A line with a question mark at its end asks.</p>
     </div>
     <p v-if="preview?.ok && preview.warning" class="aside brick"><PlainText :text="preview.warning" /></p>
+    <div v-else-if="mathematics" class="aside typeset" :class="{ old: !mathematics.now }"><MathText :latex="mathematics.latex" :text="text" /></div>
     <p v-else class="aside">a given <b>F = 180 $</b> · a function <b>P(q) = R − C</b> · a question <b>R = C ?</b></p>
   </form>
 </template>
@@ -84,17 +84,14 @@ defineExpose({ focus: () => field.value?.focus(), begin })
 .line.focused { border-color: var(--jade); box-shadow: 0 0 0 3px var(--jade-soft); }
 .line.bad { border-color: var(--brick); }
 .sign { color: var(--jade); font-weight: 700; }
-.writing { position: relative; flex: 1 1 14rem; }
-input { width: 100%; border: 0; outline: 0; background: none; font: inherit; font-size: 1.05rem; color: inherit; padding: 6px 0; }
-input::placeholder { color: var(--ink-3); }
-.squiggle { position: absolute; left: 0; bottom: 2px; font-size: 1.05rem; white-space: pre; pointer-events: none; overflow: hidden; max-width: 100%; color: transparent; height: 1.5em; }
-.squiggle i { font-style: normal; }
-.squiggle b { font-weight: 400; text-decoration: underline wavy var(--brick) 1.5px; text-underline-offset: 4px; }
+.writing { flex: 1 1 14rem; font-size: 1.05rem; }
 .says { padding: 3px 9px; border-radius: 6px; background: var(--jade-soft); color: var(--jade); font-size: 0.9rem; max-width: 100%; }
 .says.wrong { background: var(--brick-soft); color: var(--brick); margin-block: 3px; }
 kbd { font: inherit; font-size: 0.8rem; padding: 1px 6px; margin-left: 6px; border: 1px solid var(--hairline); border-radius: 4px; background: var(--paper); color: var(--ink); }
 .aside { color: var(--ink-2); font-size: 0.85rem; max-width: 24rem; }
 .aside b { font-weight: 600; color: var(--ink); white-space: nowrap; }
+.typeset { max-width: 28rem; overflow-x: auto; overflow-y: hidden; color: var(--ink); font-size: 1rem; padding: 2px 0; }
+.old { opacity: 0.4; }
 .brick { color: var(--brick); }
 @media (max-width: 900px) { .entry { grid-template-columns: minmax(0, 1fr); } .aside { display: none; } .aside.brick { display: block; } }
 </style>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { changeSlot, suggestions, type Suggestion } from '#core/story'
-import { buildModel, type CaseFile, type Question } from '#core/model'
-import type { Slot } from '#core/explain'
-import type { Desk } from '#core/desk'
+import { buildModel, functionsOf, type CaseFile, type Question } from '#core/model'
+import { ROUNDINGS, type Slot } from '#core/explain'
+import { findingLatex, findingText, type Desk, type DeskFinding } from '#core/desk'
+import type { Slip } from '#core/slips'
+import type { GhostAnswer } from '~/workers/protocol'
 
-const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; stale: boolean }>()
-const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>()
+const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; stale: boolean; slips: readonly Slip[]; ghost: readonly GhostAnswer[]; ghostName: string | null }>()
+const emit = defineEmits<{ point: [key: string | null]; begin: [text: string]; look: [view: { from: number; to: number }] }>()
 const store = useCaseStore()
 const toast = useToast()
 
@@ -23,6 +25,7 @@ function optionsOf(slot: Slot): { value: string; text: string }[] | null {
   if (slot === 'function' || slot === 'functions.0' || slot === 'functions.1') return (props.document.functions ?? []).map((f) => ({ value: f.name, text: f.label ? `${f.label} ${f.name}` : f.name }))
   if (slot === 'given') return (props.document.givens ?? []).map((g) => ({ value: g.name, text: g.label ? `${g.label} ${g.name}` : g.name }))
   if (slot === 'relation') return [['>=', 'at least'], ['>', 'above'], ['<=', 'at most'], ['<', 'below']].map(([value, text]) => ({ value: value!, text: text! }))
+  if (slot === 'round') return ROUNDINGS.map((r) => ({ value: r.value, text: r.text }))
   if (slot === 'ask') return ['greatest', 'least'].map((w) => ({ value: w, text: w }))
   return null
 }
@@ -34,6 +37,32 @@ function present(q: Question, slot: Slot, shown: string): string {
   if (slot === 'between' && 'between' in q && q.between) return q.between.map(text).join(' … ')
   if (slot === 'givenRange' && q.ask === 'given') return q.range.map(text).join(' … ')
   return text((q as unknown as Record<string, unknown>)[slot])
+}
+const slipsOf = (id: string) => props.slips.filter((s) => s.key === `question:${id}`)
+const was = (id: string, says: string) => { const g = props.ghost.find((a) => a.id === id); return g && g.says !== says ? g.says : null }
+
+// ---- what matters most
+const document_ = computed(() => props.document)
+const influence = useInfluence(document_)
+function weigh(id: string): void { if (influence.question.value === id) influence.close(); else influence.open(id) }
+
+// ---- a closer look at one answer
+const closeUp = ref<string | null>(null)
+function ends(q: Question, card: DeskFinding): { from: number; to: number } | null {
+  const places = card.solutions.map((s) => s.at)
+  if (places.length === 0) return null
+  const v = buildModel(props.document).variables.get(buildModel(props.document).functions.get(functionsOf(q)[0] ?? '')?.of ?? '')
+  const [lo, hi] = [Math.min(...places), Math.max(...places)]
+  const range = v?.from && v.to ? Number(v.to.sub(v.from).valueOf()) : Math.max(1, Math.abs(hi) * 2)
+  const room = hi > lo ? (hi - lo) * 0.25 : range * 0.06
+  return { from: lo - room, to: hi + room }
+}
+async function copy(card: DeskFinding, kind: 'text' | 'latex'): Promise<void> {
+  const open = window.document.querySelector(`[data-id="${CSS.escape(card.id)}"] details[open]`) !== null
+  try {
+    await navigator.clipboard.writeText(kind === 'text' ? findingText(card, open) : findingLatex(card, open))
+    toast.add({ severity: 'info', summary: `The finding is copied${kind === 'latex' ? ' as LaTeX' : ''}${open && card.working.length > 0 ? ', with its working' : ''}.`, life: 2500 })
+  } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
 }
 const check = (q: Question, slot: Slot) => (text: string): string | null => {
   const result = changeSlot(q, slot, text, buildModel(props.document))
@@ -59,7 +88,7 @@ function remove(q: Question): void {
     <p v-if="questions.length === 0" class="quiet">No question yet. A line with a question mark asks: <code>R = C ?</code>, <code>greatest P ?</code>, <code>P(250) ?</code></p>
     <ol>
       <li
-        v-for="{ q, card } in cards" :key="q.id" class="card" :class="{ dim: dim(q.id), first: lit?.has(`question:${q.id}`), stale, broken: card?.status === 'error' }" tabindex="-1" data-row
+        v-for="{ q, card } in cards" :key="q.id" class="card" :class="{ dim: dim(q.id), first: lit?.has(`question:${q.id}`), stale, broken: card?.status === 'error' }" tabindex="-1" data-row :data-id="q.id"
         @mouseenter="emit('point', `question:${q.id}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `question:${q.id}`)" @focusout="emit('point', null)"
       >
         <p v-if="card" class="question">
@@ -72,11 +101,21 @@ function remove(q: Question): void {
         <p v-for="e in card?.exact ?? []" :key="e.text" class="exact" tabindex="0">exact <MathText :latex="e.latex" :text="e.text" /> ≈ {{ e.near }}</p>
         <p v-for="d in card?.details ?? []" :key="d" class="quiet">{{ d }}</p>
         <p v-if="card?.message" class="problem"><PlainText :text="card.message" /></p>
+        <p v-if="card && was(q.id, card.says)" class="quiet">{{ ghostName }}: <PlainText :text="was(q.id, card.says)!" /></p>
+        <SlipNote v-for="s in slipsOf(q.id)" :key="s.message" :slip="s" />
         <ul v-if="card && card.chips.length > 0" class="chips"><li v-for="c in card.chips" :key="c.text" :class="c.tone">{{ c.text }}</li></ul>
         <details v-if="card && card.working.length > 0" class="working">
           <summary>working</summary>
           <ol tabindex="0" aria-label="Steps"><li v-for="(w, i) in card.working" :key="i"><span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" /></li></ol>
         </details>
+        <p v-if="card && card.status !== 'error'" class="more">
+          <button v-if="card.solutions.length > 0" type="button" class="word-button" :aria-expanded="closeUp === q.id" @click="closeUp = closeUp === q.id ? null : q.id">close-up</button>
+          <button type="button" class="word-button" :aria-expanded="influence.question.value === q.id" @click="weigh(q.id)">what matters most</button>
+          <button type="button" class="word-button" @click="copy(card, 'text')">copy</button>
+          <button type="button" class="word-button" @click="copy(card, 'latex')">copy as LaTeX</button>
+        </p>
+        <CloseUp v-if="card && closeUp === q.id && ends(q, card)" :document="document" :question="q" :ends="ends(q, card)!" @look="emit('look', $event)" />
+        <InfluenceBars v-if="influence.question.value === q.id" :report="influence.report.value" :state="influence.state.value" />
         <button type="button" class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="remove(q)"><IconBin /></button>
       </li>
     </ol>
@@ -110,6 +149,8 @@ function remove(q: Question): void {
 summary { cursor: pointer; color: var(--jade); font-weight: 600; font-size: 0.85rem; width: fit-content; }
 .working ol { overflow-x: auto; overflow-y: hidden; display: grid; gap: 0.35rem; padding: 0.4rem 0 0.2rem 0.6rem; border-left: 2px solid var(--hairline); }
 .working li { display: grid; gap: 0.1rem; font-size: 0.87rem; color: var(--ink-2); }
+.more { display: flex; flex-wrap: wrap; gap: 0.2rem 1rem; }
+.more .word-button { font-size: 0.85rem; font-weight: 400; }
 .bin { position: absolute; top: 0.45rem; right: 0.4rem; opacity: 0; }
 .card:hover .bin, .card:focus-within .bin { opacity: 1; }
 </style>

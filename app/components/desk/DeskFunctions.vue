@@ -1,19 +1,27 @@
 <script setup lang="ts">
-import { Eye, EyeOff } from '@lucide/vue'
+import { Eye, EyeOff, GripVertical, SplitSquareVertical } from '@lucide/vue'
 import { interpret } from '#core/story'
 import { parseUnit } from '#core/units'
 import type { CaseFile, FunctionRow, PieceRow } from '#core/model'
 import type { Desk } from '#core/desk'
+import type { Slip } from '#core/slips'
 import { DASHES } from '~/utils/graphOption'
 
-const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; colours: Readonly<Record<string, number>> }>()
+const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; colours: Readonly<Record<string, number>>; slips: readonly Slip[] }>()
 const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>()
 const store = useCaseStore()
 const toast = useToast()
 
 const formsDialog = ref(false)
+const formWanted = ref<string | null>(null)
+const piecesDialog = ref(false)
+const piecesOf = ref<string | null>(null)
+const mapShown = ref(false)
 const rows = computed(() => props.document.functions ?? [])
 const shown = (name: string) => props.desk?.functions.find((f) => f.name === name)
+const slipsOf = (name: string) => props.slips.filter((s) => s.key === `function:${name}`)
+/** A warning that has a mend is shown with it, not twice. */
+const isSlip = (name: string, message: string) => slipsOf(name).some((s) => s.message === message)
 const dim = (name: string) => props.lit !== null && !props.lit.has(`function:${name}`)
 const dash = (i: number) => { const d = DASHES[i % DASHES.length]!; return d === 'solid' ? undefined : d.join(' ') }
 
@@ -57,6 +65,37 @@ function setField(f: FunctionRow, field: 'unit' | 'label', text: string): void {
     else Reflect.deleteProperty(row, field)
   })
 }
+// ---- order: dragged by the handle, or moved by Alt and an arrow
+const list = useTemplateRef<HTMLElement>('list')
+function moveTo(name: string, to: number): void {
+  const from = rows.value.findIndex((r) => r.name === name)
+  if (from < 0 || to < 0 || to >= rows.value.length || from === to) return
+  store.change(`move ${name}`, (d) => { const [row] = d.functions!.splice(from, 1); d.functions!.splice(to, 0, row!) })
+}
+async function moveByKey(f: FunctionRow, step: number, event: KeyboardEvent): Promise<void> {
+  event.preventDefault()
+  moveTo(f.name, rows.value.findIndex((r) => r.name === f.name) + step)
+  await nextTick()
+  list.value?.querySelector<HTMLElement>(`[data-name="${CSS.escape(f.name)}"]`)?.focus()
+}
+onMounted(async () => {
+  const { default: Sortable } = await import('sortablejs')
+  if (!list.value) return
+  const sorting = Sortable.create(list.value, {
+    handle: '.handle', animation: 120,
+    onEnd: (event) => {
+      if (event.oldIndex === undefined || event.newIndex === undefined) return
+      // The list is drawn from the case; the row goes back where it was and the case is changed.
+      const { item, from } = event
+      from.insertBefore(item, from.children[event.oldIndex + (event.oldIndex > event.newIndex ? 1 : 0)] ?? null)
+      moveTo(rows.value[event.oldIndex]!.name, event.newIndex)
+    },
+  })
+  onScopeDispose(() => sorting.destroy())
+})
+function openForm(id: string | null): void { formWanted.value = id; formsDialog.value = true }
+function openPieces(name: string | null): void { piecesOf.value = name; piecesDialog.value = true }
+defineExpose({ openForm })
 function show(f: FunctionRow): void {
   store.change(f.shown === false ? `show ${f.name}` : `hide ${f.name}`, (d) => { const row = d.functions!.find((r) => r.name === f.name)!; if (row.shown === false) delete row.shown; else row.shown = false })
 }
@@ -71,19 +110,25 @@ function remove(f: FunctionRow): void {
   <section class="panel" aria-labelledby="functions-title">
     <div class="panel-head">
       <h2 id="functions-title" class="panel-title" tabindex="-1">Functions<span class="panel-count">{{ rows.length }}</span></h2>
-      <button type="button" class="word-button forms" @click="formsDialog = true">Forms</button>
+      <button v-if="rows.length > 3" type="button" class="word-button forms" :aria-expanded="mapShown" @click="mapShown = !mapShown">Map</button>
+      <button type="button" class="word-button" :class="{ forms: rows.length <= 3 }" @click="openForm(null)">Forms</button>
+      <button type="button" class="word-button" @click="openPieces(null)">Pieces</button>
       <button type="button" class="word-button" @click="emit('begin', document.variables?.[0] ? `f(${document.variables[0].name}) = ` : 'x = 0 … 10')">+ Function</button>
     </div>
     <p v-if="rows.length === 0" class="quiet">No function yet. Write one on the entry line: <code>C(q) = F + k q</code>, or a line through two readings: <code>p(q) = line (240, 6), (150, 9)</code>.</p>
-    <FormsDialog v-model:visible="formsDialog" />
-    <ul>
+    <FormsDialog v-model:visible="formsDialog" :wanted="formWanted" />
+    <PiecesDialog v-model:visible="piecesDialog" :document="document" :edited="piecesOf" />
+    <FunctionMap v-if="mapShown && rows.length > 3" :names="rows.map((f) => f.name)" :links="desk?.links ?? []" :lit="lit" :colours="colours" @point="emit('point', $event)" @choose="list?.querySelector<HTMLElement>(`[data-name='${$event}']`)?.focus()" />
+    <ul ref="list">
       <li
-        v-for="(f, i) in rows" :key="f.name" class="row" :class="{ dim: dim(f.name), hidden: f.shown === false }" tabindex="-1" data-row
+        v-for="(f, i) in rows" :key="f.name" class="row" :class="{ dim: dim(f.name), hidden: f.shown === false }" tabindex="-1" data-row :data-name="f.name"
+        @keydown.alt.up="moveByKey(f, -1, $event)" @keydown.alt.down="moveByKey(f, 1, $event)"
         @mouseenter="emit('point', `function:${f.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `function:${f.name}`)" @focusout="emit('point', null)"
       >
+        <span class="handle" title="Drag to reorder; Alt and an arrow key move it too" aria-hidden="true"><GripVertical :size="14" /></span>
         <svg class="swatch" width="26" height="12" aria-hidden="true"><line x1="0" y1="6" x2="26" y2="6" stroke-width="3" :stroke="`var(--curve-${(colours[f.name] ?? i) % 7})`" :stroke-dasharray="dash(colours[f.name] ?? i)" /></svg>
         <div class="formula">
-          <EditText v-if="f.by.kind !== 'fit'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" @keep="setFormula(f, $event)">
+          <EditText v-if="f.by.kind !== 'fit'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" :code="document" @keep="setFormula(f, $event)">
             <MathText v-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="written(f)" /><code v-else>{{ written(f) }}</code>
           </EditText>
           <MathText v-else-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="shown(f.name)!.text" />
@@ -91,6 +136,7 @@ function remove(f: FunctionRow): void {
         </div>
         <span class="unit"><EditText plain :value="f.unit ?? ''" :placeholder="shown(f.name)?.unit || 'unit'" :label="`Unit of ${f.name}`" :check="checkUnit" @keep="setField(f, 'unit', $event)" /></span>
         <span class="tools">
+          <button v-if="f.by.kind === 'pieces' || f.by.kind === 'formula'" type="button" class="icon-button" :aria-label="`Pieces of ${f.name}`" title="By pieces" @click="openPieces(f.name)"><SplitSquareVertical :size="15" aria-hidden="true" /></button>
           <button type="button" class="icon-button" :aria-pressed="f.shown !== false" :aria-label="`Draw ${f.name}`" @click="show(f)"><EyeOff v-if="f.shown === false" :size="15" aria-hidden="true" /><Eye v-else :size="15" aria-hidden="true" /></button>
           <button type="button" class="icon-button" :aria-label="`Delete ${f.name}`" @click="remove(f)"><IconBin /></button>
         </span>
@@ -100,8 +146,9 @@ function remove(f: FunctionRow): void {
           <template v-if="shown(f.name)?.unitsAgree === true"> · <span class="agree">units agree</span></template>
         </p>
         <p v-if="shown(f.name)?.trouble" class="problem wide"><PlainText :text="shown(f.name)!.trouble!" /></p>
-        <p v-else-if="shown(f.name)?.unitMessage" class="problem wide"><PlainText :text="shown(f.name)!.unitMessage!" /></p>
-        <p v-for="w in shown(f.name)?.warnings ?? []" :key="w" class="problem wide"><PlainText :text="w" /></p>
+        <p v-else-if="shown(f.name)?.unitMessage && !isSlip(f.name, shown(f.name)!.unitMessage!)" class="problem wide"><PlainText :text="shown(f.name)!.unitMessage!" /></p>
+        <template v-for="w in shown(f.name)?.warnings ?? []" :key="w"><p v-if="!isSlip(f.name, w)" class="problem wide"><PlainText :text="w" /></p></template>
+        <SlipNote v-for="s in slipsOf(f.name)" :key="s.message" class="wide" :slip="s" />
       </li>
     </ul>
   </section>
@@ -109,7 +156,9 @@ function remove(f: FunctionRow): void {
 
 <style scoped>
 .forms { margin-left: auto; }
-.row { display: grid; grid-template-columns: 26px minmax(0, 1fr) auto auto; column-gap: 0.75rem; align-items: center; padding: 0.4rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
+.row { position: relative; display: grid; grid-template-columns: 26px minmax(0, 1fr) auto auto; column-gap: 0.75rem; align-items: center; padding: 0.4rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
+.handle { position: absolute; left: -0.95rem; top: 0.8rem; color: var(--ink-3); cursor: grab; opacity: 0; }
+.row:hover .handle { opacity: 1; }
 .dim { opacity: 0.4; }
 .hidden .swatch { opacity: 0.3; }
 .formula { overflow-x: auto; overflow-y: hidden; padding: 2px 0; }

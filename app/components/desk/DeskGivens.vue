@@ -3,10 +3,11 @@ import { readAmountText } from '#core/story'
 import { formatQuantity } from '#core/explain'
 import { parseUnit } from '#core/units'
 import type { CaseFile, Given } from '#core/model'
-import type { Desk } from '#core/desk'
+import { trackOf, type Desk } from '#core/desk'
+import type { Slip } from '#core/slips'
 
-const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null }>()
-const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>()
+const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; slips: readonly Slip[]; ghostName: string | null }>()
+const emit = defineEmits<{ point: [key: string | null]; begin: [text: string]; ghost: [] }>()
 const store = useCaseStore()
 const toast = useToast()
 
@@ -16,6 +17,8 @@ const deskOf = (name: string) => props.desk?.givens.find((g) => g.name === name)
 const shownVariable = (name: string) => props.desk?.variables.find((v) => v.name === name)
 const unitOf = (g: Given) => (g.unit ? parseUnit(g.unit).unit : null)
 const shown = (g: Given) => formatQuantity(g.value, unitOf(g), 12)
+const slipsOf = (key: string) => props.slips.filter((s) => s.key === key)
+const isSlip = (name: string, message: string) => slipsOf(`given:${name}`).some((s) => s.message === message)
 const dim = (key: string) => props.lit !== null && !props.lit.has(key)
 
 function checkValue(text: string): string | null {
@@ -49,7 +52,7 @@ function vary(g: Given): void {
   store.change(g.vary ? `stop varying ${g.name}` : `vary ${g.name}`, (d) => {
     const row = d.givens!.find((r) => r.name === g.name)!
     if (row.vary) delete row.vary
-    else row.vary = row.value === 0 ? { from: -10, to: 10 } : { from: Math.min(0, row.value * 2), to: Math.max(0, row.value * 2) }
+    else row.vary = trackOf(row.value)
   })
 }
 function setLabel(list: 'givens' | 'variables', name: string, label: string): void {
@@ -90,12 +93,13 @@ function remove(list: 'givens' | 'variables', name: string): void {
   <section class="panel" aria-labelledby="givens-title">
     <div class="panel-head">
       <h2 id="givens-title" class="panel-title" tabindex="-1">Givens<span class="panel-count">{{ rows.length + variables.length }}</span></h2>
+      <button v-if="rows.length > 0" type="button" class="word-button compare" :title="ghostName ? `Compared with ${ghostName}` : 'Keep these numbers as a faint curve to compare with'" @click="emit('ghost')">{{ ghostName ? 'End comparing' : 'Compare' }}</button>
       <button type="button" class="word-button" @click="emit('begin', '')">+ Given</button>
     </div>
     <p v-if="rows.length + variables.length === 0" class="quiet">Nothing is given yet. Write a variable (<code>q = 0 … 320 lanterns, whole</code>) or a number (<code>F = 180 $</code>) on the entry line, or select a number in the story.</p>
     <ul>
       <li
-        v-for="v in variables" :key="`v:${v.name}`" class="row" :class="{ dim: dim(`variable:${v.name}`) }" tabindex="-1" data-row
+        v-for="v in variables" :key="`v:${v.name}`" class="row" :class="{ dim: dim(`variable:${v.name}`) }" tabindex="-1" data-row :data-variable="v.name"
         @mouseenter="emit('point', `variable:${v.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `variable:${v.name}`)" @focusout="emit('point', null)"
       >
         <span class="name">{{ v.name }}</span>
@@ -103,9 +107,10 @@ function remove(list: 'givens' | 'variables', name: string): void {
           <button type="button" class="tag" :class="{ off: !v.whole }" :aria-pressed="v.whole === true" :title="v.whole ? 'Only whole numbers count' : 'Any number counts'" @click="toggleWhole(v.name)">whole</button></span>
         <span class="value"><EditText plain :value="rangeText(v)" :label="`Range of ${v.name}`" :check="checkRange" @keep="setRange(v.name, $event)"><b>{{ shownVariable(v.name)?.range ?? rangeText(v) }}</b></EditText></span>
         <button type="button" class="icon-button" :aria-label="`Delete ${v.name}`" @click="remove('variables', v.name)"><IconBin /></button>
+        <SlipNote v-for="s in slipsOf(`variable:${v.name}`)" :key="s.message" class="wide" :slip="s" />
       </li>
       <li
-        v-for="g in rows" :key="`g:${g.name}`" class="row" :class="{ dim: dim(`given:${g.name}`) }" tabindex="-1" data-row
+        v-for="g in rows" :key="`g:${g.name}`" class="row" :class="{ dim: dim(`given:${g.name}`) }" tabindex="-1" data-row :data-given="g.name"
         @mouseenter="emit('point', `given:${g.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `given:${g.name}`)" @focusout="emit('point', null)"
       >
         <span class="name">{{ g.name }}</span>
@@ -117,13 +122,15 @@ function remove(list: 'givens' | 'variables', name: string): void {
           <button type="button" class="word-button small" :aria-label="`Stop varying ${g.name}`" @click="vary(g)">fix</button>
         </div>
         <div v-else class="track bare"><button type="button" class="word-button small" :aria-label="`Vary ${g.name}`" @click="vary(g)">vary</button></div>
-        <p v-for="w in deskOf(g.name)?.warnings ?? []" :key="w" class="problem wide"><PlainText :text="w" /></p>
+        <template v-for="w in deskOf(g.name)?.warnings ?? []" :key="w"><p v-if="!isSlip(g.name, w)" class="problem wide"><PlainText :text="w" /></p></template>
+        <SlipNote v-for="s in slipsOf(`given:${g.name}`)" :key="s.message" class="wide" :slip="s" />
       </li>
     </ul>
   </section>
 </template>
 
 <style scoped>
+.compare { margin-left: auto; }
 .row { display: grid; grid-template-columns: 2.2rem minmax(0, 1fr) auto 1.4rem; column-gap: 0.5rem; align-items: baseline; padding: 0.45rem 0; border-bottom: 1px solid var(--hairline); }
 .row .icon-button { opacity: 0; }
 .row:hover .icon-button, .row:focus-within .icon-button { opacity: 1; }

@@ -2,12 +2,13 @@
 import type { CaseFile } from '#core/model'
 import { buildModel } from '#core/model'
 import { formatQuantity, formatNumber } from '#core/explain'
-import type { Picture, View } from '#core/graph'
+import { roundStep, type Picture, type View } from '#core/graph'
 import { toX, toY, type Rect } from '~/utils/graphLayout'
 import { graphOption, type Look } from '~/utils/graphOption'
 
 const props = defineProps<{ picture: Picture | null; document: CaseFile; lit: ReadonlySet<string> | null; stale: boolean }>()
 const view = defineModel<View>('view', { required: true })
+const store = useCaseStore()
 
 const tableDialog = ref(false)
 const pictureDialog = ref(false)
@@ -86,17 +87,77 @@ function inputAt(clientX: number): number | null {
   const step = (p.x.max - p.x.min) / r.width
   return whole && step < 1.5 ? Math.round(x) : Number(x.toPrecision(Math.max(3, Math.ceil(Math.log10(Math.abs(x) / step + 1)) + 1)))
 }
-function move(event: PointerEvent): void {
-  if (drag) { const p = drag; const r = rects.value[0]!; const by = ((p.x - event.clientX) / r.width) * (p.to - p.from); if (Math.abs(event.clientX - p.x) > 3) { view.value = { ...view.value, from: p.from + by, to: p.to + by }; at.value = null } return }
-  at.value = inputAt(event.clientX)
+// ---- dragging: the ground moves the view, a threshold moves its value, two fingers look closer
+type Hold = { kind: 'ground'; x: number; from: number; to: number } | { kind: 'threshold'; index: number; moved: boolean }
+const hold = shallowRef<Hold | null>(null)
+const overThreshold = ref(false)
+const fingers = new Map<number, number>()
+let pinch: { apart: number; middle: number; from: number; to: number } | null = null
+
+function thresholdAt(event: PointerEvent): number | null {
+  const p = props.picture
+  if (!p || !home.value) return null
+  const box = home.value.getBoundingClientRect()
+  const [x, y] = [event.clientX - box.left, event.clientY - box.top]
+  const i = p.thresholds.findIndex((t) => { const r = rects.value[t.pane]; return t.moves !== null && r !== undefined && x > r.left - 12 && x < r.left + r.width && Math.abs(toY(p, t.pane, r, t.y) - y) < 6 })
+  return i < 0 ? null : i
 }
-let drag: { x: number; from: number; to: number } | null = null
+/** Sets the value a threshold stands for, in steps that fit the axis; the question (or the given it names) follows. */
+function setThreshold(index: number, clientY: number): void {
+  const p = props.picture
+  const t = p?.thresholds[index]
+  const r = t && rects.value[t.pane]
+  if (!p || !t?.moves || !r || !home.value) return
+  const axis = p.panes[t.pane]!.y
+  const share = 1 - (clientY - home.value.getBoundingClientRect().top - r.top) / r.height
+  const raw = axis.min + Math.min(1, Math.max(0, share)) * (axis.max - axis.min)
+  const step = roundStep(axis.max - axis.min, 120)
+  const value = Number((Math.round(raw / step) * step).toPrecision(12))
+  const { kind, name } = t.moves
+  store.change(`move the threshold of ${t.question}`, (d) => {
+    if (kind === 'given') d.givens!.find((g) => g.name === name)!.value = value
+    else { const q = d.questions!.find((row) => row.id === name); if (q && 'value' in q) q.value = value }
+  }, `threshold:${t.question}`)
+}
+function move(event: PointerEvent): void {
+  if (fingers.has(event.pointerId)) fingers.set(event.pointerId, event.clientX)
+  if (pinch && fingers.size === 2) {
+    const [a, b] = [...fingers.values()] as [number, number]
+    const factor = pinch.apart / Math.max(20, Math.abs(a - b))
+    view.value = { ...view.value, from: pinch.middle - (pinch.middle - pinch.from) * factor, to: pinch.middle + (pinch.to - pinch.middle) * factor }
+    return
+  }
+  const h = hold.value
+  if (h?.kind === 'threshold') { h.moved = true; setThreshold(h.index, event.clientY); return }
+  if (h) {
+    const by = ((h.x - event.clientX) / rects.value[0]!.width) * (h.to - h.from)
+    if (Math.abs(event.clientX - h.x) > 3) { view.value = { ...view.value, from: h.from + by, to: h.to + by }; at.value = null }
+    return
+  }
+  overThreshold.value = thresholdAt(event) !== null
+  at.value = overThreshold.value ? null : inputAt(event.clientX)
+}
 function press(event: PointerEvent): void {
-  if (!props.picture || event.button !== 0 || inputAt(event.clientX) === null) return
-  drag = { x: event.clientX, from: props.picture.x.min, to: props.picture.x.max }
+  if (!props.picture || event.button !== 0) return
+  fingers.set(event.pointerId, event.clientX)
+  const index = thresholdAt(event)
+  if (fingers.size === 2) {
+    const [a, b] = [...fingers.values()] as [number, number]
+    const middle = inputAt((a + b) / 2)
+    hold.value = null
+    if (middle !== null) pinch = { apart: Math.max(20, Math.abs(a - b)), middle, from: props.picture.x.min, to: props.picture.x.max }
+    return
+  }
+  if (index !== null) hold.value = { kind: 'threshold', index, moved: false }
+  else if (inputAt(event.clientX) !== null) hold.value = { kind: 'ground', x: event.clientX, from: props.picture.x.min, to: props.picture.x.max }
+  else return
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
 }
-function release(): void { drag = null }
+function release(event: PointerEvent): void {
+  fingers.delete(event.pointerId)
+  pinch = null
+  hold.value = null
+}
 function closer(factor: number, around: number): void {
   const p = props.picture
   if (!p) return
@@ -108,7 +169,7 @@ function wheel(event: WheelEvent): void {
   event.preventDefault()
   closer(event.deltaY > 0 ? 1.2 : 1 / 1.2, x)
 }
-function reframe(): void { view.value = view.value.variable ? { variable: view.value.variable } : {} }
+function reframe(): void { const { from: _from, to: _to, ...rest } = view.value; view.value = rest }
 function key(event: KeyboardEvent): void {
   const p = props.picture
   if (!p) return
@@ -142,14 +203,14 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
     <div class="panel-head">
       <h2 id="graph-title" class="panel-title">Graph <span class="caption">{{ picture?.caption ?? '' }}</span></h2>
       <div class="tools">
-        <EditText v-if="variables.length > 1 && picture" :value="picture.variable" label="Variable of the graph" :options="variables" @keep="view = { variable: $event }">over {{ picture.variable }}</EditText>
+        <EditText v-if="variables.length > 1 && picture" :value="picture.variable" label="Variable of the graph" :options="variables" @keep="view = { ...view, variable: $event, from: undefined, to: undefined }">over {{ picture.variable }}</EditText>
         <button v-if="picture && !picture.framed" type="button" class="word-button" @click="reframe">Reframe</button>
         <button v-if="picture" type="button" class="word-button" @click="tableDialog = true">Table</button>
         <button v-if="picture" type="button" class="word-button" @click="pictureDialog = true">Picture file</button>
       </div>
     </div>
     <div
-      class="stage" :class="{ stale }" tabindex="0" role="application" :aria-label="picture?.described ?? 'No graph yet'" aria-roledescription="graph"
+      class="stage" :class="{ stale, level: overThreshold || hold?.kind === 'threshold' }" tabindex="0" role="application" :aria-label="picture?.described ?? 'No graph yet'" aria-roledescription="graph"
       aria-keyshortcuts="ArrowLeft ArrowRight Shift+ArrowRight + - 0"
       @pointermove="move" @pointerdown="press" @pointerup="release" @pointercancel="release" @pointerleave="at = null" @wheel="wheel" @keydown="key" @blur="at = null"
     >
@@ -164,7 +225,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       </div>
       <p class="sr-only" role="status">{{ spoken }}</p>
     </div>
-    <TableDialog v-if="picture" v-model:visible="tableDialog" :document="document" :variable="picture.variable" />
+    <TableDialog v-if="picture" v-model:visible="tableDialog" :document="document" :variable="picture.variable" :rows="view.rows ?? []" @rows="view = { ...view, rows: $event }" />
     <PictureDialog v-if="picture" v-model:visible="pictureDialog" :picture="picture" :case-title="document.title" />
   </section>
 </template>
@@ -175,6 +236,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
 .caption { font-weight: 400; letter-spacing: 0; text-transform: none; color: var(--ink-2); margin-left: 0.6rem; font-size: 0.87rem; }
 .tools { display: flex; gap: 1rem; align-items: baseline; font-size: 0.87rem; }
 .stage { position: relative; flex: 1; min-height: 220px; touch-action: pan-y; cursor: crosshair; }
+.stage.level { cursor: ns-resize; }
 .stage.stale .canvas { opacity: 0.45; }
 .canvas { position: absolute; inset: 0; }
 .over { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { interpret, readAmountText, shiftMarks, storyRuns, withEntry } from '#core/story'
 import type { CaseFile, Mark, MarkRole } from '#core/model'
+import type { Slip } from '#core/slips'
 
-const props = defineProps<{ document: CaseFile; lit: ReadonlySet<string> | null }>()
+const props = defineProps<{ document: CaseFile; lit: ReadonlySet<string> | null; slips: readonly Slip[] }>()
 const emit = defineEmits<{ point: [key: string | null] }>()
 const store = useCaseStore()
 const ROLES: { role: MarkRole; text: string }[] = [{ role: 'given', text: 'given' }, { role: 'relation', text: 'relation' }, { role: 'limit', text: 'limit' }, { role: 'question', text: 'question' }]
@@ -149,6 +150,7 @@ defineExpose({ focus: () => page.value?.focus(), edit })
         <div class="row"><Button type="submit" size="small" label="Mark" /><button v-if="choice.existing !== null" type="button" class="word-button" @click="removeMark">Remove mark</button><button type="button" class="word-button" @click="leave">Leave</button></div>
       </form>
     </div>
+    <div v-if="!editing && slips.length > 0" class="unused"><SlipNote v-for="s in slips" :key="s.message" :slip="s" /></div>
     <ul class="legend" aria-label="Kinds of marks"><li v-for="r in ROLES" :key="r.role"><i :class="r.role" />{{ r.text }}</li></ul>
   </section>
 </template>
@@ -164,6 +166,7 @@ defineExpose({ focus: () => page.value?.focus(), edit })
 .mark.limit { background: var(--brick-soft); border-bottom: 3px double var(--brick); }
 .mark.question { background: var(--jade-soft); border-bottom: 2px dotted var(--jade); }
 .mark.dim { opacity: 0.45; }
+.unused { max-height: 6rem; overflow: auto; padding-top: 0.4rem; }
 .legend { display: flex; flex-wrap: wrap; gap: 0.3rem 1rem; padding-top: 0.6rem; font-size: 0.8rem; color: var(--ink-2); }
 .legend li { display: flex; align-items: center; gap: 0.4rem; }
 .legend i { width: 16px; height: 0; }

@@ -3,6 +3,7 @@ import { FORMS, putForm, type Form } from '#core/forms'
 import { prettyUnit } from '#core/explain'
 import { latexOf, latexName, parse } from '#core/formula'
 
+const props = defineProps<{ wanted?: string | null }>()
 const visible = defineModel<boolean>('visible', { required: true })
 const store = useCaseStore()
 const search = ref('')
@@ -11,6 +12,7 @@ const found = computed(() => {
   const words = search.value.toLowerCase().split(/\s+/).filter((w) => w)
   return FORMS.filter((f) => words.every((w) => `${f.title} ${f.meaning} ${f.group} ${f.functions.map((r) => r.label).join(' ')}`.toLowerCase().includes(w)))
 })
+watch(visible, (now) => { if (now && props.wanted) { search.value = ''; chosen.value = FORMS.find((f) => f.id === props.wanted) ?? chosen.value } })
 const groups = computed(() => [...new Set(found.value.map((f) => f.group))].map((group) => ({ group, forms: found.value.filter((f) => f.group === group) })))
 watch(found, (list) => { if (list.length > 0 && !list.includes(chosen.value)) chosen.value = list[0]! })
 

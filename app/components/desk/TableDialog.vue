@@ -4,7 +4,8 @@ import { MAX_ROWS, listedInputs, roundStep, steppedInputs, tableText, valueTable
 import { formatNumber, formatQuantity } from '#core/explain'
 import { toDouble } from '#core/numeric'
 
-const props = defineProps<{ document: CaseFile; variable: string }>()
+const props = defineProps<{ document: CaseFile; variable: string; rows: readonly number[] }>()
+const emit = defineEmits<{ rows: [inputs: number[]] }>()
 const visible = defineModel<boolean>('visible', { required: true })
 const toast = useToast()
 
@@ -36,14 +37,16 @@ const inputs = computed((): { inputs: ReturnType<typeof steppedInputs>; wrong: s
   if (a.compare(b) > 0) return { inputs: [], wrong: 'The start lies after the end.' }
   return { inputs: steppedInputs(a, b, s), wrong: null }
 })
-const rows = computed(() => (visible.value ? valueTable(model.value, chosen.value, inputs.value.inputs) : []))
+const listed = computed(() => (visible.value ? valueTable(model.value, chosen.value, inputs.value.inputs) : []))
 const unitOf = (name: string) => model.value.functions.get(name)?.unit ?? null
 const inputUnit = computed(() => model.value.variables.get(props.variable)?.unit?.text ?? '')
 const header = computed(() => [`${props.variable}${inputUnit.value ? ` (${inputUnit.value})` : ''}`, ...chosen.value.map((n) => `${n}${unitOf(n)?.text ? ` (${unitOf(n)!.text})` : ''}`)])
+const onGraph = (input: number) => props.rows.includes(input)
+function toggle(input: number): void { emit('rows', onGraph(input) ? props.rows.filter((x) => x !== input) : [...props.rows, input]) }
 async function copy(separator: '\t' | ','): Promise<void> {
   try {
-    await navigator.clipboard.writeText(tableText(header.value, rows.value, separator))
-    toast.add({ severity: 'info', summary: `${rows.value.length} rows are copied.`, life: 2500 })
+    await navigator.clipboard.writeText(tableText(header.value, listed.value, separator))
+    toast.add({ severity: 'info', summary: `${listed.value.length} rows are copied.`, life: 2500 })
   } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
 }
 </script>
@@ -63,9 +66,10 @@ async function copy(separator: '\t' | ','): Promise<void> {
     </div>
     <div class="scroll" tabindex="0" role="group" aria-label="Table of values">
       <table>
-        <thead><tr><th v-for="h in header" :key="h" scope="col">{{ h }}</th></tr></thead>
+        <thead><tr><th scope="col"><span class="sr-only">on the graph</span></th><th v-for="h in header" :key="h" scope="col">{{ h }}</th></tr></thead>
         <tbody>
-          <tr v-for="(r, i) in rows" :key="i">
+          <tr v-for="(r, i) in listed" :key="i">
+            <td class="pick"><input type="checkbox" :checked="onGraph(r.input)" :aria-label="`Show the row ${formatNumber(r.input, 8)} on the graph`" @change="toggle(r.input)"></td>
             <th scope="row">{{ formatNumber(r.input, 8) }}</th>
             <td v-for="(y, k) in r.values" :key="k" :class="{ best: r.greatest[k], change: r.changes[k] }">
               {{ y === null ? 'no value' : formatQuantity(y, unitOf(chosen[k]!), 8) }}<span v-if="r.greatest[k]" class="tag">greatest row</span><span v-if="r.changes[k]" class="tag">sign changes below</span>
@@ -74,7 +78,7 @@ async function copy(separator: '\t' | ','): Promise<void> {
         </tbody>
       </table>
     </div>
-    <div class="ways"><Button label="Copy with tabs" size="small" @click="copy('\t')" /><Button label="Copy as CSV" size="small" severity="secondary" @click="copy(',')" /></div>
+    <div class="ways"><Button v-if="listed.length > 0 && listed.length <= 60" label="All rows on the graph" size="small" severity="secondary" outlined @click="emit('rows', listed.map((r) => r.input))" /><Button v-if="rows.length > 0" label="No rows on the graph" size="small" severity="secondary" outlined @click="emit('rows', [])" /><Button label="Copy with tabs" size="small" @click="copy('\t')" /><Button label="Copy as CSV" size="small" severity="secondary" @click="copy(',')" /></div>
   </Dialog>
 </template>
 
@@ -92,5 +96,6 @@ tbody th { font-weight: 600; }
 label .quiet { margin-left: 0.35rem; }
 .change { border-bottom: 2px solid var(--jade); }
 .tag { font-size: 0.75rem; color: var(--ink-2); margin-left: 0.6rem; }
-.ways { display: flex; gap: 0.7rem; margin-top: 0.9rem; }
+.pick { width: 2rem; text-align: center; }
+.ways { display: flex; flex-wrap: wrap; gap: 0.7rem; margin-top: 0.9rem; }
 </style>

@@ -2,8 +2,10 @@
 import { CircleHelp, Redo2, Undo2 } from '@lucide/vue'
 import { trailOf } from '#core/desk'
 import type { View } from '#core/graph'
+import type { CaseFile } from '#core/model'
 import { RequestFailure } from '~/utils/caseApi'
 import type DeskEntry from '~/components/desk/DeskEntry.vue'
+import type DeskFunctions from '~/components/desk/DeskFunctions.vue'
 
 const route = useRoute()
 const store = useCaseStore()
@@ -11,7 +13,15 @@ const toast = useToast()
 const missing = ref<string | null>(null)
 const document_ = computed(() => store.document)
 const view = shallowRef<View>({})
-const { desk, picture, working, failure } = useAnalysis(document_, view)
+/** Another case, or this one with earlier numbers, drawn faintly to compare with. */
+const ghost = shallowRef<{ name: string; document: CaseFile } | null>(null)
+const ghostDocument = computed(() => ghost.value?.document ?? null)
+const { desk, picture, slips, ghostAnswers, working, failure } = useAnalysis(document_, view, ghostDocument)
+const compareDialog = ref(false)
+const trailDialog = ref(false)
+const trailStart = ref<string | null>(null)
+const functionsPanel = useTemplateRef<InstanceType<typeof DeskFunctions>>('functionsPanel')
+function compare(): void { if (ghost.value) ghost.value = null; else compareDialog.value = true }
 const staleDialog = ref(false)
 const keysDialog = ref(false)
 const entry = useTemplateRef<InstanceType<typeof DeskEntry>>('entry')
@@ -52,7 +62,8 @@ function key(event: KeyboardEvent): void {
   const target = event.target as HTMLElement
   const writing = target.closest('input, textarea, select, [contenteditable]') !== null
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-    if (writing && target.closest('.edit-text, .entry') && (target as HTMLInputElement).value) return
+    // In a field that has something in it, undo belongs to the field.
+    if (writing && (target.closest('.cm-content')?.textContent || (target as HTMLInputElement).value)) return
     event.preventDefault()
     if (event.shiftKey) redo()
     else undo()
@@ -60,6 +71,7 @@ function key(event: KeyboardEvent): void {
   }
   if (writing || event.ctrlKey || event.metaKey || event.altKey || staleDialog.value) return
   if (event.key === '/') { event.preventDefault(); entry.value?.focus() }
+  else if (event.key === 't' && pointed.value && desk.value) { event.preventDefault(); trailStart.value = pointed.value; trailDialog.value = true }
   else if (event.key === '?') { event.preventDefault(); keysDialog.value = true }
   else if (event.key in titles) { event.preventDefault(); goTo(event.key as keyof typeof titles) }
   else if (event.key === 'Escape') { pointed.value = null; (window.document.activeElement as HTMLElement | null)?.blur() }
@@ -88,19 +100,21 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
       </template>
     </AppHead>
     <main v-if="store.document && !missing" class="desk">
-      <DeskStory :document="store.document" :lit="lit" @point="point" />
+      <DeskStory :document="store.document" :lit="lit" :slips="slips.filter((x) => x.key === 'story')" @point="point" />
       <DeskGraph v-model:view="view" :picture="picture" :document="store.document" :lit="lit" :stale="broken" />
-      <DeskEntry ref="entry" :document="store.document" @added="added" />
+      <DeskEntry ref="entry" :document="store.document" @added="added" @form="functionsPanel?.openForm($event)" />
       <div class="lower">
-        <DeskGivens :document="store.document" :desk="desk" :lit="lit" @point="point" @begin="entry?.begin($event)" />
-        <DeskFunctions :document="store.document" :desk="desk" :lit="lit" :colours="colours" @point="point" @begin="entry?.begin($event)" />
-        <DeskFindings :document="store.document" :desk="desk" :lit="lit" :stale="broken && working" @point="point" @begin="entry?.begin($event)" />
+        <DeskGivens :document="store.document" :desk="desk" :lit="lit" :slips="slips" :ghost-name="ghost?.name ?? null" @ghost="compare" @point="point" @begin="entry?.begin($event)" />
+        <DeskFunctions ref="functionsPanel" :slips="slips" :document="store.document" :desk="desk" :lit="lit" :colours="colours" @point="point" @begin="entry?.begin($event)" />
+        <DeskFindings :document="store.document" :desk="desk" :lit="lit" :stale="broken && working" :slips="slips" :ghost="ghostAnswers" :ghost-name="ghost?.name ?? null" @look="view = { ...view, ...$event }" @point="point" @begin="entry?.begin($event)" />
       </div>
       <p v-if="failure" class="problem failure" role="alert">The calculation stopped: {{ failure }}. What you typed is kept.</p>
     </main>
     <main v-else class="missing"><p>{{ missing ?? 'Opening …' }}</p><NuxtLink to="/">To the shelf of cases</NuxtLink> <button v-if="missing" type="button" class="word-button" @click="open">Try again</button></main>
     <StaleDialog v-model:visible="staleDialog" />
     <KeysDialog v-model:visible="keysDialog" />
+    <CompareDialog v-if="store.document" v-model:visible="compareDialog" :document="store.document" :own-id="store.id ?? ''" @choose="ghost = $event" />
+    <TrailDialog v-if="store.document && desk" v-model:visible="trailDialog" :document="store.document" :desk="desk" :start="trailStart" />
   </div>
 </template>
 
