@@ -16,10 +16,21 @@ export function plainAmount(text: string, isName: (word: string) => boolean): nu
   const words = t.match(/\p{L}[\p{L}\p{Nd}_]*/gu) ?? []
   return words.some((w) => isName(w) || (w.length < 3 && !SHORT_UNITS.has(w))) ? null : read.value
 }
+/** `the whole answer of q2`: an earlier answer in place of a number. @returns null when the text says no such thing */
+export function earlierAnswer(text: string): { of: string; pick?: 'last' | 'whole' } | null {
+  const said = /^(?:the\s+)?(?:(whole|last|first)\s+)?answer of (\S+)$/i.exec(text.trim())
+  if (!said) return null
+  const pick = said[1]?.toLowerCase()
+  return { of: said[2]!, ...(pick === 'whole' || pick === 'last' ? { pick } : {}) }
+}
+
 const SHORT_UNITS = new Set('s h d m km cm mm kg g mg t lb oz K L l ml mL min a'.split(' '))
 
 const NUMBER = /[−-]?\s?(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d+)?|[−-]?\s?\.\d+/u
 const SIGN = '[$€£¥₹₽₩₺₴]'
+
+const UNIT_WORD = `(?:${SIGN}|°[CF]|\\p{L}[\\p{L}\\d]*)(?:[²³]|\\^-?\\d+)?`
+const UNIT_TAIL = new RegExp(`^\\s*((?:${UNIT_WORD})?(?:\\s*/\\s*${UNIT_WORD})*)`, 'u')
 
 /** Reads the first number of a text, with the unit beside it. @returns null when there is no number */
 export function readAmountText(text: string): AmountRead | null {
@@ -35,7 +46,7 @@ export function readAmountText(text: string): AmountRead | null {
     const per = /^\s*(?:\/\s*|an?\s+|per\s+|each\s+|every\s+)(\p{L}+)/u.exec(after.slice(percent[0].length))
     return { value: toDouble(exact.div(ratio(100))), unit: per ? `%/${per[1]}` : '%', rest: after.slice(percent[0].length + (per?.[0].length ?? 0)) }
   }
-  const tail = /^\s*((?:[$€£¥₹₽₩₺₴]|°[CF]|\p{L}[\p{L}\d²³^]*)?(?:\s*\/\s*\p{L}[\p{L}\d²³^]*)*)/u.exec(after)?.[1]?.trim() ?? ''
+  const tail = UNIT_TAIL.exec(after)?.[1]?.trim() ?? ''
   const written = sign ? `${sign}${tail.startsWith('/') ? tail : ''}` : tail
   const unit = written && parseUnit(written).unit ? written.replace(/\s*\/\s*/g, '/') : null
   const used = sign ? (tail.startsWith('/') ? tail : '') : unit ? tail : ''

@@ -1,6 +1,6 @@
 import { readAmount, type Amount, type Model, type NumberText, type Question } from '../model'
 import type { Slot } from '../explain'
-import { plainAmount } from './amountText'
+import { earlierAnswer, plainAmount } from './amountText'
 
 export type SlotResult = { readonly ok: true; readonly question: Question } | { readonly ok: false; readonly message: string }
 
@@ -9,8 +9,8 @@ export function changeSlot(q: Question, slot: Slot, text: string, model: Model):
   const t = text.trim()
   const fail = (message: string): SlotResult => ({ ok: false, message })
   const amount = (side: string): Amount | string => {
-    const earlier = /^(?:the\s+)?(?:(whole|last|first)\s+)?answer of (\S+)$/i.exec(side)
-    if (earlier) return { of: earlier[2]!, ...(earlier[1] && earlier[1] !== 'first' ? { pick: earlier[1].toLowerCase() as 'whole' | 'last' } : {}) }
+    const earlier = earlierAnswer(side)
+    if (earlier) return earlier
     return numberText(side, model)
   }
   const pair = (side: string): [Amount, Amount] | string => {

@@ -2,7 +2,7 @@ import { parseUnit } from '../units'
 import { nearName, quoted, RESERVED } from '../formula'
 import { buildModel, readAmount, type Amount, type CaseFile, type FunctionRow, type Given, type Model, type NumberText, type PieceRow, type Question, type Variable } from '../model'
 import { formatQuantity, questionText } from '../explain'
-import { plainAmount, readAmountText } from './amountText'
+import { earlierAnswer, plainAmount, readAmountText } from './amountText'
 
 /** What an entry adds to the case, or changes in it. */
 export type Entry =
@@ -131,7 +131,10 @@ class StatementReader {
 
   private functionRow(name: string, of: string, body: string): Entry {
     const before = this.source.functions?.find((f) => f.name === name)
-    return { kind: 'function', replaces: before !== undefined, row: { ...(before ?? {}), name, of, by: this.making(body, of) } }
+    // A unit may be said at the end: `p(q) = line (240, 6), (150, 9) in $/lantern`.
+    const said = /^(.+?),?\s+in\s+([$€£¥%°\p{L}][^\s,;()+*]*(?:\s*\/\s*[\p{L}][^\s,;()]*)?)$/u.exec(body)
+    const unit = said && parseUnit(said[2]!).unit ? said[2]! : null
+    return { kind: 'function', replaces: before !== undefined, row: { ...(before ?? {}), name, of, ...(unit ? { unit } : {}), by: this.making(unit ? said![1]! : body, of) } }
   }
 
   /** How a function is made: a line, pieces, a running total, a slope, or a formula. */
@@ -180,7 +183,9 @@ class StatementReader {
       const t = side.trim()
       if (t === '' || /^[−-]?∞$/.test(t)) return { value: undefined, unit: undefined }
       const named = new RegExp(String.raw`^(${NAME})\s*(.*)$`, 'u').exec(t)
-      if (named && this.source.givens?.some((g) => g.name === named[1])) return { value: named[1]!, unit: named[2]?.trim() || this.source.givens.find((g) => g.name === named[1])!.unit }
+      if (named && (named[2]!.trim() === '' || parseUnit(named[2]!.trim()).unit) && this.source.givens?.some((g) => g.name === named[1])) return { value: named[1]!, unit: named[2]?.trim() || this.source.givens.find((g) => g.name === named[1])!.unit }
+      const formula = this.formulaWithUnit(t)
+      if (formula) return formula
       const read = readAmountText(t)
       if (!read) throw new Misread(`${quoted(t)} is no end of a range: a number or a given should stand there.`, this.text.indexOf(t), this.text.indexOf(t) + t.length)
       return { value: read.value, unit: read.unit ?? undefined }
@@ -189,6 +194,15 @@ class StatementReader {
     const to = bound(match[2]!)
     const unit = to.unit ?? from.unit
     return { ...(from.value === undefined ? {} : { from: from.value }), ...(to.value === undefined ? {} : { to: to.value }), ...(unit ? { unit } : {}), whole }
+  }
+
+  /** `t2 + a t1/b s`: a formula in givens, with or without a unit behind it. @returns null when it is no formula with a given in it */
+  private formulaWithUnit(text: string): { value: string; unit: string | undefined } | null {
+    const words = text.match(new RegExp(NAME, 'gu')) ?? []
+    if (!words.some((w) => this.model.givens.has(w))) return null
+    if (readAmount(text, this.model.names).ok) return { value: text, unit: undefined }
+    const split = /^(.+?)\s+(\S+)$/u.exec(text)
+    return split && parseUnit(split[2]!).unit && readAmount(split[1]!, this.model.names).ok ? { value: split[1]!, unit: split[2]! } : null
   }
 
   private variable(name: string, range: { from?: NumberText; to?: NumberText; unit?: string; whole: boolean }): Entry {
@@ -224,18 +238,18 @@ class StatementReader {
 
   private question(body: string): Question {
     const id = freshId(this.source)
-    const range = new RegExp(String.raw`\s*(?:\bfor\b|\bon\b|\bfrom\b)\s+(?:${NAME}\s*(?:=|from)\s*)?(\S+?)${TO}(\S+?)(?:\s+\p{L}+)?\s*$`, 'u').exec(body)
-    const narrowed = range ? { from: this.amount(range[1]!), to: this.amount(range[2]!) } : {}
+    const range = new RegExp(String.raw`\s*(?:\bfor\b|\bon\b|\bfrom\b)\s+(?:${NAME}\s*(?:=|from)\s*)?(\S+?)${TO}(.+?)\s*$`, 'u').exec(body)
+    const narrowed = range ? { from: this.amount(range[1]!), to: this.rangeEnd(range[2]!) } : {}
     const text = range ? body.slice(0, range.index) : body
     const t = text.trim()
     const common = { id, ...narrowed }
     if (t === '') throw new Misread('There is no question yet. Examples: `R = C ?`, `P = 0 ?`, `greatest P ?`, `P(250) ?`.', 0, this.text.length)
 
+    const among = /^(?:compare|(?:which|least)\s+of)\s+(.+?)(?:\s+is\s+least)?$/i.exec(t)
+    if (among) return { ...common, ask: 'compare', functions: among[1]!.split(/\s*(?:,|\b(?:and|or)\b)\s*/).map((n) => this.functionName(n)) }
+
     const best = /^(greatest|least)\s+(.+)$/i.exec(t)
     if (best) return { ...common, ask: best[1]!.toLowerCase() as 'greatest' | 'least', function: this.functionName(best[2]!) }
-
-    const compare = /^compare\s+(.+)$/i.exec(t)
-    if (compare) return { ...common, ask: 'compare', functions: compare[1]!.split(/\s*(?:,|\band\b)\s*/).map((n) => this.functionName(n)) }
 
     const double = /^(double|triple|halve)\s+(\S+?)(?:\s+after\s+(\S+))?$/i.exec(t) ?? /^(\S+)\s+(doubles|triples|halves)(?:\s+after\s+(\S+))?$/i.exec(t)
     if (double) {
@@ -244,6 +258,8 @@ class StatementReader {
       const factor = /^d/i.test(word) ? 2 : /^t/i.test(word) ? 3 : 0.5
       return { ...common, ask: 'multiply', function: this.functionName(name), factor, ...(double[3] ? { start: this.amount(double[3]) } : {}) }
     }
+    const fold = new RegExp(String.raw`^(${NAME})\s+(?:becomes\s+(\S+?)\s*(?:times|-?fold)|times\s+(\S+))(?:\s+after\s+(\S+))?$`, 'iu').exec(t)
+    if (fold && this.model.functions.has(fold[1]!)) return { ...common, ask: 'multiply', function: fold[1]!, factor: this.amount(fold[2] ?? fold[3]!), ...(fold[4] ? { start: this.amount(fold[4]) } : {}) }
     const over = new RegExp(String.raw`^(total|average|rate)\s+(?:of\s+)?(${NAME})(?:\s*\([^)]*\))?\s+(?:over\s+)?(\S+?)${TO}(\S+)$`, 'iu').exec(t)
       ?? (range ? new RegExp(String.raw`^(total|average|rate)\s+(?:of\s+)?(${NAME})()()$`, 'iu').exec(t) : null)
     if (over) {
@@ -255,7 +271,7 @@ class StatementReader {
     const rateAt = new RegExp(String.raw`^(${NAME})['’′]\s*\(([^()]*)\)$`, 'u').exec(t)
     if (rateAt) return { ...common, ask: 'rate', function: this.functionName(rateAt[1]!), at: this.amount(rateAt[2]!) }
 
-    const given = new RegExp(String.raw`^(${NAME})(?:\s+in\s+(\S+?)${TO}(\S+))?\s*(?:\bso that\b|:)\s*(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)$`, 'u').exec(t)
+    const given = new RegExp(String.raw`^(${NAME})(?:\s*(?:\bin\b|=)\s*(\S+?)${TO}(\S+))?\s*(?:\bso that\b|:)\s*(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)$`, 'u').exec(t)
     if (given) return this.givenQuestion(id, given)
 
     const sides = /^(.*?)(<=|>=|≤|≥|<|>|=)(.*)$/.exec(t)
@@ -317,9 +333,25 @@ class StatementReader {
     return `${quoted(name)} is no function of this case.${near ? ` Did you mean ${quoted(near)}?` : list.length > 0 ? ` There ${list.length === 1 ? 'is' : 'are'} ${list.join(', ')}.` : ' Write a function first.'}`
   }
 
-  /** A number, with its unit left aside, or a formula text in givens. */
-  private amount(text: string): NumberText {
+  private earlierList(): string {
+    const ids = (this.source.questions ?? []).map((q) => q.id)
+    return ids.length === 0 ? '' : ids.length === 1 ? ` There is ${ids[0]!}.` : ` There are ${ids.join(', ')}.`
+  }
+
+  /** The upper end of a narrowed range, where a noun may follow: `20 nights`, `M lanterns`. */
+  private rangeEnd(text: string): Amount {
+    const noun = /^(.+?)\s+\p{L}+$/u.exec(text)
+    return noun && !readAmount(text, this.model.names).ok ? this.amount(noun[1]!) : this.amount(text)
+  }
+
+  /** A number, with its unit left aside, a formula text in givens, or an earlier answer. */
+  private amount(text: string): Amount {
     const t = text.trim()
+    const earlier = earlierAnswer(t)
+    if (earlier) {
+      if (!(this.source.questions ?? []).some((q) => q.id === earlier.of)) { const at = this.text.lastIndexOf(earlier.of); throw new Misread(`There is no question ${quoted(earlier.of)} before this one.${this.earlierList()}`, at, at + earlier.of.length) }
+      return earlier
+    }
     const plain = plainAmount(t, (w) => this.model.givens.has(w) || this.model.functions.has(w))
     if (plain !== null) return plain
     const formula = readAmount(t, this.model.names)

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import type { CaseFile } from '../model'
-import { offersAt, paintLine, typesetLine } from '.'
+import { interpret, offersAt, paintLine, typesetLine } from '.'
 
 const stall = JSON.parse(readFileSync(new URL('../../demo/lantern-stall.pasear.json', import.meta.url), 'utf8')) as CaseFile
 /** Completions at the bar. */
@@ -53,4 +53,29 @@ describe('typeset while typing', () => {
     ['w(q) = 2q for 0 <= q < 3; 6 for q >= 3', 'w(q) = \\begin{cases}2\\, q & 0 \\le q < 3\\\\6 & 3 \\le q\\end{cases}'],
     ['D(q) = slope of P', "D(q) = P'(q)"],
   ])('%s', (text, latex) => { expect(typesetLine(text, stall)).toBe(latex) })
+})
+
+describe('what may stand in a question', () => {
+  const source: CaseFile = {
+    format: 'pasear-case', version: 1, title: 'T',
+    givens: [{ name: 'a', value: 2 }, { name: 'w', value: 3 }], variables: [{ name: 'x', unit: 'night', from: 0, to: 10 }],
+    functions: [{ name: 'f', of: 'x', by: { kind: 'formula', text: 'a x' } }, { name: 'g', of: 'x', by: { kind: 'formula', text: 'w + x' } }],
+    questions: [{ id: 'q1', ask: 'meet', functions: ['f', 'g'] }],
+  }
+  const ask = (line: string) => { const read = interpret(line, source); return read.ok ? read.entry.row : read.message }
+  it.each([
+    ['f(answer of q1) ?', { ask: 'value', at: { of: 'q1' } }], ['f(the whole answer of q1) ?', { at: { of: 'q1', pick: 'whole' } }],
+    ['least of f, g ?', { ask: 'compare', functions: ['f', 'g'] }], ['which of f and g is least ?', { ask: 'compare', functions: ['f', 'g'] }], ['compare f, g ?', { ask: 'compare' }],
+    ['f times 2 ?', { ask: 'multiply', factor: 2 }], ['f becomes 3 times after 1 ?', { ask: 'multiply', factor: 3, start: 1 }], ['f doubles ?', { factor: 2 }],
+    ['f = 3 from 1 to 2 a + w ?', { ask: 'reach', from: 1, to: '2 a + w' }], ['f = 3 for x = 0 … a nights ?', { from: 0, to: 'a' }], ['f = 3 from 1 to 8 nights ?', { from: 1, to: 8 }],
+    ['a in 0.5 … 10 so that f(1) = 3 ?', { ask: 'given', range: [0.5, 10] }], ['a = 0.5 … 10 so that f(1) = 3 ?', { ask: 'given', range: [0.5, 10] }],
+  ])('%s', (line, wanted) => expect(ask(line)).toMatchObject(wanted))
+  it('an answer that is not there is named', () => expect(ask('f(answer of q7) ?')).toBe('There is no question `q7` before this one. There is q1.'))
+})
+
+describe('amounts with powers in their unit', () => {
+  it.each([['m = 6 passenger^2/$', 6, 'passenger^2/$'], ['g = 9.81 m/s^2', 9.81, 'm/s^2'], ['A = 3 m²', 3, 'm²'], ['k = $2.50/lantern', 2.5, '$/lantern']])('%s', (line, value, unit) => {
+    const read = interpret(line, { format: 'pasear-case', version: 1, title: 'T' })
+    expect(read.ok && read.entry.row).toMatchObject({ value, unit })
+  })
 })

@@ -1,16 +1,7 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
-import { expect, test, type TestServer } from './server'
-
-const entry = (page: Page) => page.getByRole('textbox', { name: /^Entry line/ })
-const kept = (page: Page) => page.getByRole('status').filter({ hasText: 'All changes kept' })
-async function stand(page: Page, server: TestServer, title = 'Lantern stall'): Promise<void> {
-  await page.goto(server.url)
-  await page.getByRole('link', { name: `Open ${title}` }).first().click()
-  await expect(page.locator('.findings .card .says').first()).toBeVisible()
-}
-const says = (page: Page) => page.locator('.findings .card .says')
+import { entry, kept, newCase, says, stand, write, written } from './pages'
+import { expect, test } from './server'
 
 test('from the shelf to the break-even: the story, the functions, the graph and the findings stand there', async ({ page, server }) => {
   await stand(page, server)
@@ -82,7 +73,7 @@ test('wrong entries get a plain sentence with their place, and nothing is lost',
     await entry(page).fill(text)
     await expect(page.locator('#entry-says')).toHaveText(message)
     await page.keyboard.press('Enter')
-    await expect(entry(page)).toHaveValue(text)
+    expect(await written(page)).toBe(text)
   }
   await entry(page).fill('')
   await expect(says(page)).toHaveCount(3)
@@ -142,18 +133,13 @@ test('a phrase is selected and becomes a given', async ({ page, server }) => {
   await page.getByRole('button', { name: 'Mark', exact: true }).click()
   await expect(page.getByRole('button', { name: '$64, given h' })).toBeVisible()
   await expect(page.getByRole('button', { name: /^Value of h: \$64/ })).toBeVisible()
-  for (const line of ['n = 0 … 40 passengers, whole', 'p = $5/passenger', 'T(n) = p n', 'K(n) = h + 0 n', 'T = K ?']) { await entry(page).fill(line); await page.keyboard.press('Enter'); await expect(entry(page)).toHaveValue('') }
+  await write(page, ['n = 0 … 40 passengers, whole', 'p = $5/passenger', 'T(n) = p n', 'K(n) = h + 0 n', 'T = K ?'])
   await expect(says(page)).toHaveText(['13 passengers is the first whole number that pays.'])
 })
 
 test('a velocity by pieces, its way and its slope are written line by line, and changed in place', async ({ page, server }) => {
-  await page.goto(server.url)
-  await page.getByRole('button', { name: 'New case' }).click()
-  for (const line of ['t = 0 … 15 s', 'v(t) = 3 t for 0 <= t < 6; 18 - 2 (t - 6) for 6 <= t <= 15', 'w(t) = 3 t - 5 (t - 6) step(t - 6)', 's(t) = total of v from 0', 'v = w ?', 's = 54 ?', 'greatest v ?']) {
-    await entry(page).fill(line)
-    await page.keyboard.press('Enter')
-    await expect(entry(page)).toHaveValue('')
-  }
+  await newCase(page, server)
+  await write(page, ['t = 0 … 15 s', 'v(t) = 3 t for 0 <= t < 6; 18 - 2 (t - 6) for 6 <= t <= 15', 'w(t) = 3 t - 5 (t - 6) step(t - 6)', 's(t) = total of v from 0', 'v = w ?', 's = 54 ?', 'greatest v ?'])
   // ∫ 3t from 0 to 6 is 54; the peak is 18 at 6
   await expect(says(page)).toHaveText(['v and w are equal everywhere on 0 … 15 s: their greatest difference is 0.', 's is 54 at t = 6 s.', 'v is greatest at t = 6 s: 18.'])
   await page.getByRole('button', { name: /^Formula of v/ }).click()

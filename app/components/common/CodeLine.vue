@@ -23,8 +23,9 @@ const editor = shallowRef<CodeEditor | null>(null)
 let gone = false
 
 async function load(): Promise<void> {
-  const { openCodeEditor } = await import('~/utils/codeEditor')
-  if (gone || !home.value || editor.value) return
+  // While the server is away the editor cannot come; the plain field serves, and the next focus asks again.
+  const { openCodeEditor } = await import('~/utils/codeEditor').catch(() => ({ openCodeEditor: null }))
+  if (!openCodeEditor || gone || !home.value || editor.value) return
   const had = document.activeElement === plain.value
   const made = openCodeEditor({
     parent: home.value, text: text.value, label: props.label, placeholder: props.placeholder, describedBy: props.describedBy,

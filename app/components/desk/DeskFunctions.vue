@@ -79,8 +79,8 @@ async function moveByKey(f: FunctionRow, step: number, event: KeyboardEvent): Pr
   list.value?.querySelector<HTMLElement>(`[data-name="${CSS.escape(f.name)}"]`)?.focus()
 }
 onMounted(async () => {
-  const { default: Sortable } = await import('sortablejs')
-  if (!list.value) return
+  const { default: Sortable } = await import('sortablejs').catch(() => ({ default: null }))
+  if (!list.value || !Sortable) return
   const sorting = Sortable.create(list.value, {
     handle: '.handle', animation: 120,
     onEnd: (event) => {
