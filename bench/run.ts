@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { compile as mathCompile } from 'mathjs'
 import { analyse, type CaseFile } from '#core/model'
@@ -160,4 +160,7 @@ sizes.forEach((n, i) => say(`| ${n} | ${f2(bySize[i]!)} | ${f2(bySize[i]! / n)} 
 say()
 say(`From 10 to 200 (20 times as many) time grows ${f2(bySize[3]! / bySize[0]!)} times (goal: linear, 20).`)
 if (!Number.isFinite(sink)) console.log(sink)
-writeFileSync(new URL('../../../docs/benchmarks.md', import.meta.url), `${lines.join('\n')}\n`)
+// What the browser test measured (tests/e2e/tools.spec.ts) stands at the end and is kept.
+const page = new URL('../../../docs/benchmarks.md', import.meta.url)
+const kept = existsSync(page) ? /\n## In the browser[^]*$/.exec(readFileSync(page, 'utf8'))?.[0] ?? '' : ''
+writeFileSync(page, `${lines.join('\n')}\n${kept}`)

@@ -59,7 +59,7 @@ export function openCodeEditor(setup: CodeSetup): CodeEditor {
     provide: (f) => EditorView.decorations.from(f),
   })
   const complete = autocompletion({
-    defaultKeymap: false, selectOnOpen: false, icons: false, aboveCursor: false,
+    defaultKeymap: false, selectOnOpen: false, interactionDelay: 0, icons: false, aboveCursor: false,
     override: [(context) => {
       const offers = setup.offers(context.state.doc.toString(), context.pos, context.explicit)
       if (!offers) return null

@@ -75,7 +75,7 @@ export function sampleCurve(f: NumberFunction, enclose: EnclosureFunction, from:
     py = y
   }
   end()
-  return runs
+  return runs.map((r) => thinned(r, fine / 4))
 }
 
 /** Whether the curve is broken somewhere between two neighbours that lie far apart. */
@@ -92,4 +92,30 @@ function jumps(enclose: EnclosureFunction, x0: number, x1: number): boolean {
     else lo = m
   }
   return true
+}
+
+/**
+ * The run without the points that a straight line between their neighbours passes within `tolerance` (in y-unit) of; first and last stay.
+ * A line is drawn from two points instead of four hundred, which is what drawing while dragging lives on.
+ */
+export function thinned(run: Run, tolerance: number): Run {
+  if (!(tolerance > 0) || run.length <= 4) return run
+  const out: Run = [run[0]!, run[1]!]
+  let [x0, y0] = [run[0]!, run[1]!]
+  // Slopes from the last kept point that still pass all points since within the tolerance.
+  let [low, high] = [-Infinity, Infinity]
+  for (let i = 2; i < run.length; i += 2) {
+    const [x, y] = [run[i]!, run[i + 1]!]
+    const slope = (y - y0) / (x - x0)
+    if (!(slope >= low && slope <= high)) {
+      ;[x0, y0] = [run[i - 2]!, run[i - 1]!]
+      out.push(x0, y0)
+      low = -Infinity
+      high = Infinity
+    }
+    low = Math.max(low, (y - tolerance - y0) / (x - x0))
+    high = Math.min(high, (y + tolerance - y0) / (x - x0))
+  }
+  out.push(run[run.length - 2]!, run[run.length - 1]!)
+  return out
 }

@@ -146,3 +146,10 @@ describe('renaming', () => {
     }
   })
 })
+
+describe('a rate without a name in words', () => {
+  const grown = (text: string, value = 4.2) => slipsOf(analyse({ format: 'pasear-case', version: 1, title: 'T', givens: [{ name: 'i', value }], variables: [{ name: 't', from: 0, to: 9 }], functions: [{ name: 'A', of: 't', by: { kind: 'formula', text } }] })).filter((s) => s.key === 'given:i')
+  it.each(['100 (1 + i)^t', '100 (1 - i)^t', '100 (1+i/12)^(12 t)'])('%s', (text) => { expect(grown(text)).toMatchObject([{ message: 'i is a rate of 4.2, which is 420 %. Was 4.2 % meant?', mend: { change: { value: 0.042, unit: '%' } } }]) })
+  it.each(['100 (1 + i) + t', '100 (2 + i)^t', 'i t'])('%s is no growth', (text) => { expect(grown(text)).toEqual([]) })
+  it('a rate under 1 is left alone', () => { expect(grown('100 (1 + i)^t', 0.042)).toEqual([]) })
+})

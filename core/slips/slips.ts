@@ -69,10 +69,16 @@ function otherName(row: { name: string; label?: string | undefined }, model: Mod
 
 const RATE = /\b(rate|percent(?:age)?|interest|inflation|tax|discount|share|growth)\b/i
 
+/** Whether a formula has the name in the base of a power as a rate stands there: `(1 + i)^t`, `(1 − i/12)^(12 t)`. */
+function growsBy(name: string, model: Model): boolean {
+  const base = new RegExp(String.raw`\(\s*1\s*[+−-]\s*${name}(?:\s*/\s*\d+)?\s*\)\s*\^`, 'u')
+  return (model.source.functions ?? []).some((f) => f.by.kind === 'formula' && base.test(f.by.text))
+}
+
 /** A rate of 4.2 in a plain number is 420 %. */
 function givenSlips(model: Model): Slip[] {
   return (model.source.givens ?? []).flatMap((g): Slip[] => {
-    if (g.unit || Math.abs(g.value) <= 1 || Math.abs(g.value) > 100 || !RATE.test(g.label ?? '')) return []
+    if (g.unit || Math.abs(g.value) <= 1 || Math.abs(g.value) > 100 || !(RATE.test(g.label ?? '') || growsBy(g.name, model))) return []
     const factor = /\bfactor\b/i.test(g.label ?? '')
     return factor ? [] : [{
       key: `given:${g.name}`, message: `${g.name} is a rate of ${formatNumber(g.value)}, which is ${formatNumber(g.value * 100)} %. Was ${formatNumber(g.value)} % meant?`,

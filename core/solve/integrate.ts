@@ -1,6 +1,6 @@
 import { poly, rationalOfDouble, toDouble, type Rational } from '../numeric'
-import { EMPTY, Enclosure, PARTIAL, BROKEN, down, up, iv } from '../interval'
-import { compileEnclosure, compileNumber, derivativeWithin, type Expression } from '../formula'
+import { EMPTY, Enclosure, down, up, iv } from '../interval'
+import { compileEnclosure, compileNumber, compileSeries, variableSeries, type Expression } from '../formula'
 import { polynomialForm } from './rationalForm'
 import { smoothParts } from './stretches'
 import type { FunctionTable } from './table'
@@ -13,13 +13,15 @@ export type Integral =
 const MAX_CELLS = 4000
 /** Even a sliver may use this share of the allowed width, so that an edge like that of a square root does not eat all the work. */
 const LEAST_SHARE = 1 / 1024
+/** Order of the series; even, so that the rest keeps its sign. */
+const ORDER = 10
 /** Wanted width of the proven bounds, relative to the size of what is summed. */
 const REL_TOL = 1e-11
 const COARSE_REL_TOL = 1e-8
 
 /**
- * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial, else with proven bounds by the midpoint rule
- * with its second- and fourth-order terms enclosed (Davis & Rabinowitz, Methods of Numerical Integration, section 2.1).
+ * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial, else with proven bounds by Taylor
+ * series whose last term is enclosed over each cell (Moore, Kearfott & Cloud, Introduction to Interval Analysis, section 9.4).
  */
 export function integrate(e: Expression, table: FunctionTable, from: Rational, to: Rational): Integral {
   if (from.compare(to) > 0) {
@@ -51,14 +53,13 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
   return { ok: true, value: exact ? toDouble(exact) : sum.lo + (sum.hi - sum.lo) / 2, low: sum.lo, high: sum.hi, exact }
 }
 
-/** ∫ over one smooth stretch: h f(m) + h³/24 f''(m) + h⁵/1920 f''''(somewhere), cell by cell; cells are halved where the last term is too wide. */
+/**
+ * ∫ over one smooth stretch, cell by cell: with c the middle of a cell, ∑ a_k ∫ (x − c)^k over the k below the order,
+ * a_k the Taylor coefficients at c; and last the coefficient over the whole cell, which holds the rest. Cells are halved where that is too wide.
+ */
 function bounded(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): Enclosure | (Integral & { ok: false }) {
-  const second = derivativeWithin(e, 2)
-  const fourth = second && derivativeWithin(second, 2)
-  if (!second || !fourth) return { ok: false, reason: 'work', near: a }
   const f = compileEnclosure(e, table.enclosure)
-  const f2 = compileEnclosure(second, table.enclosure)
-  const f4 = compileEnclosure(fourth, table.enclosure)
+  const series = compileSeries(e, table.series)
   const size = scaleOf(e, table, a, b)
   const stack: [number, number, number][] = [[a, b, 0]]
   let sum = new Enclosure(0, 0)
@@ -67,26 +68,32 @@ function bounded(e: Expression, table: FunctionTable, a: number, b: number, relT
     const [lo, hi, depth] = stack.pop()!
     if (++cells > MAX_CELLS) return { ok: false, reason: 'work', near: lo }
     const m = lo + (hi - lo) / 2
-    const h = iv.subtract(new Enclosure(hi, hi), new Enclosure(lo, lo))
     const box = new Enclosure(lo, hi)
-    const bend = f4(box)
-    const middle = new Enclosure(m, m)
-    const sound = !(bend.flags & (EMPTY | PARTIAL | BROKEN)) && Number.isFinite(bend.lo) && Number.isFinite(bend.hi)
-    if (sound) {
-      const error = iv.multiply(bend, iv.divide(iv.integerPower(h, 5), new Enclosure(1920, 1920)))
+    const rest = series(variableSeries(box, ORDER))?.[ORDER]
+    if (rest && Number.isFinite(rest.lo) && Number.isFinite(rest.hi)) {
+      // ∫ (x − m)^k over the cell; m as a double may lie a rounding away from the true middle, so odd powers are kept.
+      const left = iv.subtract(new Enclosure(lo, lo), new Enclosure(m, m))
+      const right = iv.subtract(new Enclosure(hi, hi), new Enclosure(m, m))
+      const moment = (k: number) => iv.divide(iv.subtract(iv.integerPower(right, k + 1), iv.integerPower(left, k + 1)), new Enclosure(k + 1, k + 1))
+      const error = iv.multiply(rest, moment(ORDER))
       if (error.hi - error.lo <= relTol * size * Math.max((hi - lo) / (b - a), LEAST_SHARE) || depth > 40) {
-        const main = iv.add(iv.multiply(h, f(middle)), iv.multiply(iv.divide(iv.integerPower(h, 3), new Enclosure(24, 24)), f2(middle)))
-        sum = iv.add(sum, iv.add(main, error))
-        continue
+        const middle = series(variableSeries(new Enclosure(m, m), ORDER - 1))
+        if (middle) {
+          let main = error
+          for (let k = 0; k < ORDER; k++) main = iv.add(main, iv.multiply(middle[k]!, moment(k)))
+          sum = iv.add(sum, main)
+          continue
+        }
       }
     } else if (depth > 30) {
       // At an edge of the domain a crude bound over a sliver is enough, when there is one.
       const crude = f(box)
       if (crude.flags & EMPTY) return { ok: false, reason: 'undefined', near: m }
       if (!Number.isFinite(crude.lo) || !Number.isFinite(crude.hi)) return { ok: false, reason: 'unbounded', near: m }
-      sum = iv.add(sum, iv.multiply(new Enclosure(crude.lo, crude.hi), h))
+      sum = iv.add(sum, iv.multiply(new Enclosure(crude.lo, crude.hi), iv.subtract(new Enclosure(hi, hi), new Enclosure(lo, lo))))
       continue
     }
+    if (!(m > lo && m < hi)) return { ok: false, reason: 'work', near: m }
     stack.push([m, hi, depth + 1], [lo, m, depth + 1])
   }
   return sum

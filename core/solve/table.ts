@@ -1,7 +1,7 @@
 import type { Rational } from '../numeric'
 import { EMPTY, Enclosure, ENTIRE, BROKEN, NOTHING, PARTIAL, iv } from '../interval'
 import {
-  compileEnclosure, compileNumber, compileSlopes, differentiate, type EnclosureFunction, type Expression, type NumberFunction, type SlopeFunction, type Slopes,
+  compileEnclosure, compileNumber, compileSeries, compileSlopes, differentiate, integrated, type EnclosureFunction, type Expression, type NumberFunction, type SeriesFunction, type SlopeFunction, type Slopes,
 } from '../formula'
 
 /** One row of a function by pieces; null bounds are open to infinity. */
@@ -27,6 +27,7 @@ export class FunctionTable {
   private readonly numbers = new Map<string, NumberFunction>()
   private readonly enclosures = new Map<string, EnclosureFunction>()
   private readonly slopeFunctions = new Map<string, SlopeFunction>()
+  private readonly seriesFunctions = new Map<string, SeriesFunction>()
   private readonly definitions = new Map<string, Definition>()
 
   define(name: string, definition: Definition): void { this.definitions.set(`${name}#0`, definition) }
@@ -65,6 +66,14 @@ export class FunctionTable {
     return d.kind === 'expression' ? compileSlopes(d.expression, this.slopes)
       : piecesSlopes(d.pieces, d.pieces.map((p) => compileSlopes(p.expression, this.slopes)))
   }, () => ({ value: NOTHING, slope: ENTIRE }))
+
+  /** Taylor series of a function; null on a box where it is not smooth or has no value. */
+  readonly series = (name: string, order = 0): SeriesFunction => this.memo(this.seriesFunctions, name, order, (d): SeriesFunction => {
+    if (d.kind === 'expression') return compileSeries(d.expression, this.series)
+    if (d.kind === 'closures') { const slope = compileSeries(d.slope, this.series); return (x) => { const s = slope(x); return s && integrated(d.enclosure(x[0]!), x, s) } }
+    const rows = d.pieces.map((p) => ({ p, series: compileSeries(p.expression, this.series) }))
+    return (x) => rows.find(({ p }) => x[0]!.lo > p.low && x[0]!.hi < p.high)?.series(x) ?? null
+  }, () => null)
 
   private memo<F>(store: Map<string, F>, name: string, order: number, make: (d: Definition) => F, none: F extends (x: infer X) => infer Y ? (x: X) => Y : never): F {
     const key = `${name}#${order}`

@@ -4,7 +4,7 @@ defineProps<{ title?: string | null }>()
 
 <template>
   <header class="head">
-    <NuxtLink to="/" class="brand"><img src="/lantern.svg" alt="" width="17" height="23"><span>Pasear</span></NuxtLink>
+    <NuxtLink to="/" class="brand" aria-label="Pasear"><img src="/lantern.svg" alt="" width="17" height="23"><span>Pasear</span></NuxtLink>
     <nav aria-label="Where you are" class="crumbs">
       <NuxtLink to="/">Cases</NuxtLink>
       <template v-if="title !== undefined"><span aria-hidden="true">/</span><slot name="title" /></template>

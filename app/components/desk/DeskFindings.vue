@@ -41,6 +41,10 @@ function present(q: Question, slot: Slot, shown: string): string {
 const slipsOf = (id: string) => props.slips.filter((s) => s.key === `question:${id}`)
 const was = (id: string, says: string) => { const g = props.ghost.find((a) => a.id === id); return g && g.says !== says ? g.says : null }
 
+/** Workings that are open; only those are typeset, and follow a given while it is dragged. */
+const unfolded = reactive(new Set<string>())
+function unfold(id: string, event: Event): void { if ((event.target as HTMLDetailsElement).open) unfolded.add(id); else unfolded.delete(id) }
+
 // ---- what matters most
 const document_ = computed(() => props.document)
 const influence = useInfluence(document_)
@@ -104,9 +108,9 @@ function remove(q: Question): void {
         <p v-if="card && was(q.id, card.says)" class="quiet">{{ ghostName }}: <PlainText :text="was(q.id, card.says)!" /></p>
         <SlipNote v-for="s in slipsOf(q.id)" :key="s.message" :slip="s" />
         <ul v-if="card && card.chips.length > 0" class="chips"><li v-for="c in card.chips" :key="c.text" :class="c.tone">{{ c.text }}</li></ul>
-        <details v-if="card && card.working.length > 0" class="working">
+        <details v-if="card && card.working.length > 0" class="working" @toggle="unfold(q.id, $event)">
           <summary>working</summary>
-          <ol tabindex="0" aria-label="Steps"><li v-for="(w, i) in card.working" :key="i"><span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" /></li></ol>
+          <ol v-if="unfolded.has(q.id)" tabindex="0" aria-label="Steps"><li v-for="(w, i) in card.working" :key="i"><span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" /></li></ol>
         </details>
         <p v-if="card && card.status !== 'error'" class="more">
           <button v-if="card.solutions.length > 0" type="button" class="word-button" :aria-expanded="closeUp === q.id" @click="closeUp = closeUp === q.id ? null : q.id">close-up</button>
