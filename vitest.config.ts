@@ -6,6 +6,7 @@ const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export default defineConfig({
   resolve: {
     alias: [
+      { find: /^~\/(.+)$/, replacement: folder('./app/$1') },
       { find: /^#core\/([\w-]+)$/, replacement: folder('./core/$1/index.ts') },
       { find: /^#shared\/(.+)$/, replacement: folder('./shared/$1') },
     ],

@@ -141,7 +141,12 @@ export const useCaseStore = defineStore('case', () => {
     } catch (failure) {
       if (id.value !== caseId) return
       const status = statusOf(failure)
-      if (status === 409 && failure instanceof RequestFailure && failure.data) keeping.value = { state: 'stale', theirs: failure.data as Kept }
+      if (status === 409 && failure instanceof RequestFailure && failure.data) {
+        const theirs = failure.data as Kept
+        // The same change kept from another window is no conflict.
+        if (JSON.stringify(theirs.case) === JSON.stringify(sent) && document.value === sent) { revision.value = theirs.revision; dirty = false; release(); keeping.value = { state: 'kept', at: theirs.updatedAt } }
+        else keeping.value = { state: 'stale', theirs }
+      }
       else if (status === 404) keeping.value = { state: 'gone' }
       else if (status && status < 500) keeping.value = { state: 'refused', message: (failure as Error).message }
       else away()

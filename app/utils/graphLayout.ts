@@ -2,7 +2,7 @@ import type { Picture } from '#core/graph'
 
 /** A rectangle in pixels of the drawing. */
 export interface Rect { readonly left: number; readonly top: number; readonly width: number; readonly height: number }
-export interface PlacedLabel { readonly text: string; readonly x: number; readonly y: number; readonly align: 'left' | 'right' | 'center'; readonly key: string; readonly question: string | null }
+export interface PlacedLabel { readonly text: string; readonly x: number; readonly y: number; readonly align: 'left' | 'right' | 'center'; readonly key: string; readonly question: string | null; readonly leader: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number } | null }
 
 export const MARGIN = { left: 62, right: 44, top: 20, bottom: 40 } as const
 const PANE_GAP = 24
@@ -79,13 +79,20 @@ export function placeLabels(picture: Picture, rects: readonly Rect[]): PlacedLab
         if (box.x0 < rect.left + 2 || box.x1 > rect.left + rect.width - 2 || box.y0 < rect.top - MARGIN.top + 2 || box.y1 > rect.top + rect.height - 2) continue
         if (placed.some((l) => overlaps(l.box, box)) || dots.some((d) => overlaps(d, box))) continue
         const cost = crossing(curves, { ...box, y0: box.y0 - 1, y1: box.y1 + 1 }) * 4 + distance * 0.6 + (dy > 0 ? 2 : 0)
-        if (!best || cost < best.cost) best = { label: { text: p.label, x, y, align, key, question: p.question }, box, cost }
+        if (!best || cost < best.cost) best = { label: { text: p.label, x, y, align, key, question: p.question, leader: distance < 30 ? null : leader(px, py, box) }, box, cost }
       }
       // Half hidden by a curve is worse than no label.
       if (best && best.cost < 60) { placed.push({ ...best.label, box: best.box }); seen.add(key) }
     }
   })
   return placed.map(({ box: _box, ...label }) => label)
+}
+
+/** A short line from the ring of a point to a label that stands far from it. */
+function leader(x: number, y: number, box: Box): { x1: number; y1: number; x2: number; y2: number } {
+  const [x2, y2] = [Math.min(box.x1, Math.max(box.x0, x)), Math.min(box.y1, Math.max(box.y0, y))]
+  const far = Math.hypot(x2 - x, y2 - y) || 1
+  return { x1: x + ((x2 - x) / far) * 8, y1: y + ((y2 - y) / far) * 8, x2, y2 }
 }
 
 /** Candidate places around a point, near ones first. */

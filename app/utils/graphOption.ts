@@ -78,7 +78,10 @@ export function graphOption(picture: Picture, width: number, height: number, loo
     if (t.moves) put(`grip:${i}`, { type: 'rect', z: 6, shape: { x: rect.left - 5, y: y - 6, width: 10, height: 12, r: 3 }, style: { fill: look.paper, stroke: look.amberDeep, lineWidth: 1.4 } })
   })
   for (const n of placeNames(picture, rects)) put(`name:${n.name}`, { type: 'text', z: 8, x: n.x, y: n.y, style: { text: n.name, fill: look.curves[n.colour], font: `700 13px ${look.face}`, verticalAlign: 'middle', opacity: faded(`function:${n.name}`) } })
-  placeLabels(picture, rects).forEach((l, i) => put(`label:${i}`, { type: 'text', z: 8, x: l.x, y: l.y, style: { text: l.text, fill: look.ink, font: `12px ${look.face}`, align: l.align, verticalAlign: 'middle', stroke: look.paper, lineWidth: 3, opacity: faded(`question:${l.question}`) } }))
+  placeLabels(picture, rects).forEach((l, i) => {
+    if (l.leader) put(`leader:${i}`, { type: 'line', z: 5, shape: l.leader, style: { stroke: look.quiet, lineWidth: 1, opacity: faded(`question:${l.question}`) } })
+    put(`label:${i}`, { type: 'text', z: 8, x: l.x, y: l.y, style: { text: l.text, fill: look.ink, font: `12px ${look.face}`, align: l.align, verticalAlign: 'middle', stroke: look.paper, lineWidth: 3, opacity: faded(`question:${l.question}`) } })
+  })
   picture.panes.forEach((p, pane) => { if (p.unit && !p.unit.startsWith('$')) put(`unit:${pane}`, { type: 'text', z: 7, x: 8, y: rects[pane]!.top - 11, style: { text: prettyUnit(p.unit), fill: look.quiet, font: `12px ${look.face}`, verticalAlign: 'middle' } }) })
 
   return {

@@ -108,7 +108,8 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
     const y = panes[pane]!.y
     const parts = smoothParts(inline(call(f.name, 0, VARIABLE), model.table), model.table, null, null)
     const breaks = parts.filter((p) => p.isPoint).map((p) => toDouble(p.from!))
-    const colour = rows.findIndex((r) => r.name === f.name) % CURVE_LOOKS
+    const row = rows.findIndex((r) => r.name === f.name)
+    const colour = (rows[row]?.look ?? row) % CURVE_LOOKS
     return {
       name: f.name, pane, colour, runs: sampleCurve(numbers.get(f.name)!, model.table.enclosure(f.name), xAxis.min, xAxis.max, y.max - y.min, breaks),
       ends: curveEnds(numbers.get(f.name)!, parts, xAxis.min, xAxis.max, y.max - y.min),

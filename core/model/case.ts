@@ -35,6 +35,8 @@ export interface FunctionRow {
   name: string; of: string; unit?: string | undefined; label?: string | undefined; by: FunctionBy
   /** drawn on the graph; true when missing */
   shown?: boolean | undefined
+  /** colour and dash of its curve, one of seven; its place in the list decides where none is chosen */
+  look?: number | undefined
 }
 
 export type Rounding = 'up' | 'down' | 'nearest' | 'none'

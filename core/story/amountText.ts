@@ -1,4 +1,4 @@
-import { rationalOfDecimal, ratio, toDouble } from '../numeric'
+import { rationalOfDecimal, rationalOfDouble, ratio, toDouble } from '../numeric'
 import { parseUnit } from '../units'
 
 /** A number with its unit as people write it: `$2.50`, `180 $`, `4.2 % a year`, `320 lanterns`, `1,200`. */
@@ -51,4 +51,14 @@ export function readAmountText(text: string): AmountRead | null {
   const unit = written && parseUnit(written).unit ? written.replace(/\s*\/\s*/g, '/') : null
   const used = sign ? (tail.startsWith('/') ? tail : '') : unit ? tail : ''
   return { value: toDouble(exact), unit, rest: used ? after.slice(after.indexOf(used) + used.length) : after }
+}
+
+/**
+ * A value typed in place of an earlier one. `6.5 %` keeps the unit `%/year`, `$3` keeps `$/lantern`; a bare `6.5` for a percentage means 6.5 %.
+ *
+ * @param before  unit of the earlier value, as it is written in the case
+ */
+export function retypedAmount(read: AmountRead, before: string | undefined): { value: number; unit: string | undefined } {
+  if (!read.unit && before?.startsWith('%')) return { value: toDouble((rationalOfDouble(read.value)).div(ratio(100))), unit: before }
+  return { value: read.value, unit: !read.unit || before?.startsWith(`${read.unit}/`) ? before : read.unit }
 }

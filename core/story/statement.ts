@@ -2,7 +2,7 @@ import { parseUnit } from '../units'
 import { nearName, quoted, RESERVED } from '../formula'
 import { buildModel, readAmount, type Amount, type CaseFile, type FunctionRow, type Given, type Model, type NumberText, type PieceRow, type Question, type Variable } from '../model'
 import { formatQuantity, questionText } from '../explain'
-import { earlierAnswer, plainAmount, readAmountText } from './amountText'
+import { earlierAnswer, plainAmount, readAmountText, retypedAmount } from './amountText'
 
 /** What an entry adds to the case, or changes in it. */
 export type Entry =
@@ -216,8 +216,8 @@ class StatementReader {
     const read = readAmountText(body)
     const before = this.source.givens?.find((g) => g.name === name)
     if (read && read.rest.trim() === '' && /^[\s−\-$€£¥₹₽₩₺₴\d.]/u.test(body)) {
-      const unit = read.unit ?? before?.unit
-      return { kind: 'given', replaces: before !== undefined, row: { ...(before ?? {}), name, value: read.value, ...(unit ? { unit } : {}) } }
+      const { value, unit } = retypedAmount(read, before?.unit)
+      return { kind: 'given', replaces: before !== undefined, row: { ...(before ?? {}), name, value, ...(unit ? { unit } : {}) } }
     }
     const known = this.source.functions?.find((f) => f.name === name)
     const of = known?.of ?? this.variableOf(body)

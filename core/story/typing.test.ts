@@ -79,3 +79,11 @@ describe('amounts with powers in their unit', () => {
     expect(read.ok && read.entry.row).toMatchObject({ value, unit })
   })
 })
+
+describe('a value typed over another', () => {
+  const after = (line: string, value: number, unit: string) => { const read = interpret(line, { format: 'pasear-case', version: 1, title: 'T', givens: [{ name: 'i', value, unit }] }); return read.ok ? read.entry.row : read.message }
+  it.each([
+    ['i = 6.5 %', '%/year', 0.065, '%/year'], ['i = 6.5', '%/year', 0.065, '%/year'], ['i = $3', '$/lantern', 3, '$/lantern'], ['i = 3', '$/lantern', 3, '$/lantern'],
+    ['i = 3 $/jar', '$/lantern', 3, '$/jar'], ['i = 3 m', 's', 3, 'm'], ['i = 4.2 % a month', '%/year', 0.042, '%/month'],
+  ])('%s over a value in %s', (line, before, value, unit) => { expect(after(line, 1, before)).toMatchObject({ value, unit }) })
+})

@@ -30,7 +30,7 @@ const by = z.discriminatedUnion('kind', [
     text: z.string().optional(), start: z.record(z.string(), finite).optional(),
   }),
 ])
-const functionRow = z.strictObject({ name, of: name, unit, label, by, shown: z.boolean().optional() })
+const functionRow = z.strictObject({ name, of: name, unit, label, by, shown: z.boolean().optional(), look: z.int().min(0).max(6).optional() })
 
 const common = { id: z.string().min(1).max(80), label, from: amount.optional(), to: amount.optional(), round: z.enum(['up', 'down', 'nearest', 'none']).optional() }
 const pair = z.tuple([amount, amount])

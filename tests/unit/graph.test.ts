@@ -110,3 +110,17 @@ describe('the trail', () => {
     expect([...trailOf('question:q1', links)].sort()).toEqual(['function:C', 'function:R', 'function:p', 'given:F', 'given:M', 'given:k', 'question:q1', 'variable:q'].sort())
   })
 })
+
+it('a label that stands far from its point has a short line to it, from the ring to the box', () => {
+  // Ten curves through one place leave no room beside it.
+  const crowded = analyse({
+    format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 'x', from: 0, to: 10 }],
+    functions: Array.from({ length: 7 }, (_, i) => ({ name: `f${i}`, of: 'x', by: { kind: 'formula' as const, text: `${i - 3} (x - 5) + 5 + ${i}` } })), questions: [{ id: 'q1', ask: 'reach', function: 'f3', value: 8 }, { id: 'q2', ask: 'meet', functions: ['f1', 'f5'] }],
+  })
+  const p = picture(crowded)!
+  const rects = paneRects(p, 700, 320)
+  for (const l of placeLabels(p, rects)) if (l.leader) {
+    expect(Math.hypot(l.leader.x2 - l.leader.x1, l.leader.y2 - l.leader.y1)).toBeGreaterThan(5)
+    expect(p.points.some((q) => Math.abs(Math.hypot(toX(p, rects[0]!, q.x) - l.leader!.x1, toY(p, 0, rects[0]!, q.y) - l.leader!.y1) - 8) < 0.01)).toBe(true)
+  }
+})

@@ -70,7 +70,22 @@ const list = useTemplateRef<HTMLElement>('list')
 function moveTo(name: string, to: number): void {
   const from = rows.value.findIndex((r) => r.name === name)
   if (from < 0 || to < 0 || to >= rows.value.length || from === to) return
-  store.change(`move ${name}`, (d) => { const [row] = d.functions!.splice(from, 1); d.functions!.splice(to, 0, row!) })
+  store.change(`move ${name}`, (d) => {
+    // A curve keeps its colour when its row moves.
+    d.functions!.forEach((row, i) => { row.look = lookOf(row, i) })
+    const [row] = d.functions!.splice(from, 1)
+    d.functions!.splice(to, 0, row!)
+  })
+}
+// ---- colour and dash
+const LOOKS = ['jade', 'sky', 'brick', 'plum', 'violet', 'ochre', 'slate']
+const lookOf = (f: FunctionRow, i: number) => (f.look ?? i) % LOOKS.length
+/** The next colour that no other function has; with all taken, simply the next. */
+function recolour(f: FunctionRow, i: number): void {
+  const taken = new Set(rows.value.flatMap((r, k) => (r.name === f.name ? [] : [lookOf(r, k)])))
+  const turns = LOOKS.map((_, k) => (lookOf(f, i) + 1 + k) % LOOKS.length)
+  const next = turns.find((k) => !taken.has(k) && k !== lookOf(f, i)) ?? turns[0]!
+  store.change(`colour ${f.name} ${LOOKS[next]}`, (d) => { d.functions![i]!.look = next }, `look:${f.name}`)
 }
 async function moveByKey(f: FunctionRow, step: number, event: KeyboardEvent): Promise<void> {
   event.preventDefault()
@@ -126,7 +141,7 @@ function remove(f: FunctionRow): void {
         @mouseenter="emit('point', `function:${f.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `function:${f.name}`)" @focusout="emit('point', null)"
       >
         <span class="handle" title="Drag to reorder; Alt and an arrow key move it too" aria-hidden="true"><GripVertical :size="14" /></span>
-        <svg class="swatch" width="26" height="12" aria-hidden="true"><line x1="0" y1="6" x2="26" y2="6" stroke-width="3" :stroke="`var(--curve-${(colours[f.name] ?? i) % 7})`" :stroke-dasharray="dash(colours[f.name] ?? i)" /></svg>
+        <button type="button" class="swatch" :aria-label="`Line of ${f.name}: ${LOOKS[lookOf(f, i)]}. Next colour`" title="Next colour" @click="recolour(f, i)"><svg width="26" height="12" aria-hidden="true"><line x1="0" y1="6" x2="26" y2="6" stroke-width="3" :stroke="`var(--curve-${lookOf(f, i)})`" :stroke-dasharray="dash(lookOf(f, i))" /></svg></button>
         <div class="formula">
           <EditText v-if="f.by.kind !== 'fit'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" :code="document" @keep="setFormula(f, $event)">
             <MathText v-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="written(f)" /><code v-else>{{ written(f) }}</code>
@@ -159,6 +174,7 @@ function remove(f: FunctionRow): void {
 .row { position: relative; display: grid; grid-template-columns: 26px minmax(0, 1fr) auto auto; column-gap: 0.75rem; align-items: center; padding: 0.4rem 0 0.5rem; border-bottom: 1px solid var(--hairline); }
 .handle { position: absolute; left: -0.95rem; top: 0.8rem; color: var(--ink-3); cursor: grab; opacity: 0; }
 .row:hover .handle { opacity: 1; }
+.swatch { border: 0; padding: 6px 0; background: none; cursor: pointer; line-height: 0; }
 .dim { opacity: 0.4; }
 .hidden .swatch { opacity: 0.3; }
 .formula { overflow-x: auto; overflow-y: hidden; padding: 2px 0; }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { readAmountText } from '#core/story'
+import { readAmountText, retypedAmount } from '#core/story'
 import { formatQuantity } from '#core/explain'
 import { parseUnit } from '#core/units'
 import type { CaseFile, Given } from '#core/model'
@@ -28,12 +28,11 @@ function checkValue(text: string): string | null {
 function setValue(g: Given, text: string): void {
   const read = readAmountText(text)
   if (!read) return
-  // "4.2" typed for a percentage means 4.2 %.
-  const percent = g.unit?.startsWith('%') && !text.includes('%')
+  const typed = retypedAmount(read, g.unit)
   store.change(`change ${g.name}`, (d) => {
     const row = d.givens!.find((r) => r.name === g.name)!
-    row.value = percent ? Number((read.value / 100).toPrecision(15)) : read.value
-    if (read.unit && !percent) row.unit = read.unit
+    row.value = typed.value
+    if (typed.unit) row.unit = typed.unit
     if (row.vary) row.vary = { from: Math.min(row.vary.from, row.value), to: Math.max(row.vary.to, row.value) }
   })
 }

@@ -94,7 +94,7 @@ const bad = (text: string) => text.trim() !== '' && resolve(text, { ...buildMode
         <label>of <select v-model="of" aria-label="Variable" :disabled="before !== null"><option v-for="v in document.variables ?? []" :key="v.name" :value="v.name">{{ v.name }}</option></select></label></p>
       <ol>
         <li v-for="(r, i) in rows" :key="i">
-          <InputText v-model="r.text" size="small" class="formula" :aria-label="`Formula of piece ${i + 1}`" :invalid="bad(r.text)" placeholder="formula" />
+          <InputText v-model="r.text" size="small" class="formula" :autofocus="i === 0" :aria-label="`Formula of piece ${i + 1}`" :invalid="bad(r.text)" placeholder="formula" />
           <InputText v-model="r.from" size="small" class="short" :aria-label="`Start of piece ${i + 1}`" placeholder="−∞" />
           <button type="button" class="owner" :aria-pressed="r.low" :aria-label="`Piece ${i + 1} owns its start`" :title="r.low ? 'owns its start' : 'does not own its start'" @click="own(i, 'low')">{{ r.low ? '≤' : '<' }}</button>
           <span class="var">{{ of }}</span>
