@@ -50,7 +50,7 @@ describe('the Lantern stall on the desk', () => {
 
 describe('chips tell how sure an answer is', () => {
   const texts = (c: CaseFile) => card(c, 'q').chips.map((x) => `${x.tone}: ${x.text}`)
-  it('all places', () => expect(texts(small('(x-2)(x-7)', { ask: 'reach', function: 'f', value: 0 }))).toContain('sure: all 2 places on 0 … 10'))
+  it('all places', () => expect(texts(small('(x-2)(x-7)', { ask: 'reach', function: 'f', value: 0 }))).toContain('sure: both places on 0 … 10'))
   it('none, proven', () => expect(texts(small('x^2 + 1', { ask: 'reach', function: 'f', value: 0 }))).toEqual(['sure: proven: none on 0 … 10']))
   it('a touching one', () => expect(texts(small('(x-2)^2', { ask: 'reach', function: 'f', value: 0 }))).toContain('sure: the only touching on 0 … 10'))
   it('a jump is no answer', () => expect(texts(small('step(x - 4) - 0.5', { ask: 'reach', function: 'f', value: 0 }))).toContain('aside: a jump at 4 is no answer'))
@@ -71,4 +71,16 @@ describe('trouble stays where it is', () => {
     const c = small('k + F', { ask: 'value', function: 'f', at: 1 }, { givens: [{ name: 'k', value: 1, unit: 'm' }, { name: 'F', value: 2, unit: '$' }] })
     expect(deskOf(analyse(c)).functions[0]).toMatchObject({ unitsAgree: false, unitMessage: 'This adds $ to m.' })
   })
+})
+
+it('many answers are all listed, set-aside ones are counted', () => {
+  const waves = card({ format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 'x', from: 0, to: 60 }], functions: [{ name: 'f', of: 'x', by: { kind: 'formula', text: 'sin(x)' } }], questions: [{ id: 'q', ask: 'reach', function: 'f', value: 0.5 }] }, 'q')
+  // π/6 + 2πk and 5π/6 + 2πk up to 60: k = 0 … 9, the last pair at 57.07 and 59.17
+  expect(waves.details[0]!.split(', ')).toHaveLength(20)
+  expect(waves.exact).toEqual([])
+  expect(waves.chips.filter((c) => c.tone === 'aside').length).toBeLessThanOrEqual(4)
+})
+it('angles are single fractions of π', () => {
+  const two = card({ format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 'x', from: 0, to: 6 }], functions: [{ name: 'f', of: 'x', by: { kind: 'formula', text: 'sin(x)' } }, { name: 'g', of: 'x', by: { kind: 'formula', text: 'cos(x)' } }], questions: [{ id: 'q', ask: 'reach', function: 'f', value: 0.5 }, { id: 'r', ask: 'reach', function: 'g', value: 0.5 }] }, 'q')
+  expect(two.exact.map((e) => e.text)).toEqual(['x = pi/6', 'x = 5 pi/6'])
 })

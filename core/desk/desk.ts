@@ -101,13 +101,21 @@ function functionRow(model: Model, name: string, index: number): DeskFunction {
 }
 const moneyOnly = (unit: Unit | null): Unit | null => (unit && unit.text.startsWith('$') ? { powers: { 'currency:USD': 1 }, factor: 1, text: '$' } : null)
 
+/** Exact forms shown on a card; more answers than this are listed as decimals. */
+const MAX_EXACT = 6
+const MAX_LISTED = 60
+/** Set-aside places told one by one. */
+const MAX_ASIDE = 3
+
 function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   const variable = model.variables.get(f.about.variable)
   const name = f.about.given ?? f.about.variable
   const output = model.functions.get(f.about.functions[0] ?? '')?.unit ?? null
-  const exact = f.solutions.slice(0, 6).flatMap((s) => (s.exactLatex && s.exact && !isShortDecimal(s.exact) ? [{ latex: `${latexName(name)} = ${s.exactLatex}`, text: `${name} = ${s.exact}`, near: formatNumber(s.at, 10) }] : []))
+  const exact = f.solutions.slice(0, f.solutions.length <= MAX_EXACT ? MAX_EXACT : 0).flatMap((s) => (s.exactLatex && s.exact && !isShortDecimal(s.exact) ? [{ latex: `${latexName(name)} = ${s.exactLatex}`, text: `${name} = ${s.exact}`, near: formatNumber(s.at, 10) }] : []))
   const details: string[] = []
-  if (f.solutions.length > 0 && f.solutions.length <= 6 && exact.length === 0 && (f.ask === 'meet' || f.ask === 'reach' || f.ask === 'multiply' || f.ask === 'given') && f.solutions.some((s) => !Number.isInteger(s.at))) details.push(`${name} ≈ ${f.solutions.map((s) => formatNumber(s.at, 10)).join(', ')}`)
+  if (f.solutions.length > 0 && f.solutions.length <= MAX_EXACT && exact.length === 0 && (f.ask === 'meet' || f.ask === 'reach' || f.ask === 'multiply' || f.ask === 'given') && f.solutions.some((s) => !Number.isInteger(s.at))) details.push(`${name} ≈ ${f.solutions.map((s) => formatNumber(s.at, 10)).join(', ')}`)
+  // The sentence tells only the first and last of many; here stands every one.
+  if (f.solutions.length > MAX_EXACT && f.ask !== 'where') details.push(`${name} ≈ ${f.solutions.slice(0, MAX_LISTED).map((s) => formatNumber(s.at, 8)).join(', ')}${f.solutions.length > MAX_LISTED ? ` and ${f.solutions.length - MAX_LISTED} more` : ''}`)
   for (const s of f.solutions.slice(0, 3)) {
     const w = s.whole
     if (!w || (f.ask !== 'meet' && f.ask !== 'reach') || w.at === s.at) continue
@@ -155,7 +163,8 @@ function chips(f: Finding, range: string | null): Chip[] {
   } else if (f.status !== 'unsettled') out.push({ tone: 'open', text: f.searched ? `searched ${formatNumber(f.searched.from)} … ${formatNumber(f.searched.to)} only` : 'not proven complete' })
   else out.push({ tone: 'open', text: 'not settled' })
   if (f.secondWay) out.push(f.secondWay.agrees ? { tone: 'sure', text: 'two methods agree' } : { tone: 'open', text: `a second method differs by ${formatNumber(f.secondWay.difference, 3)}` })
-  for (const s of f.setAside) out.push({ tone: 'aside', text: `${formatNumber(s.at, 5)} set aside: ${s.below ? 'below' : 'over'} the limit` })
+  for (const s of f.setAside.slice(0, MAX_ASIDE)) out.push({ tone: 'aside', text: `${formatNumber(s.at, 5)} set aside: ${s.below ? 'below' : 'over'} the limit` })
+  if (f.setAside.length > MAX_ASIDE) out.push({ tone: 'aside', text: `${f.setAside.length - MAX_ASIDE} more set aside outside the range` })
   if (f.jumps.length > 0 && n === 0) out.push({ tone: 'aside', text: `a jump at ${formatNumber(f.jumps[0]!)} is no answer` })
   return out
 }

@@ -258,7 +258,13 @@ function periodic(name: 'sin' | 'cos' | 'tan', v: Expression, c: Expression, s: 
   }
   if (level.hi >= 1 || level.lo <= -1) return null
   const inverse = niceAngle(name, r) ?? apply(name === 'sin' ? 'asin' : 'acos', c)
-  return merge(name === 'sin' ? [...at(inverse, 2), ...at(subtract(PI, inverse), 2)] : [...at(inverse, 2), ...at(negate(inverse), 2)])
+  return merge(name === 'sin' ? [...at(inverse, 2), ...at(ofTurns(inverse, (t) => ONE.sub(t)) ?? subtract(PI, inverse), 2)] : [...at(inverse, 2), ...at(ofTurns(inverse, (t) => t.neg()) ?? negate(inverse), 2)])
+}
+
+/** Another fraction of π in place of one; null for an angle that is none. */
+function ofTurns(angle: Expression, to: (turns: Rational) => Rational): Expression | null {
+  const turns = angle.kind === 'multiply' && angle.b === PI ? exactRational(angle.a) : null
+  return turns && multiply(exactNumber(to(turns)), PI)
 }
 
 /** base + n π, in one term where the base is a fraction of π itself. */
