@@ -1,4 +1,4 @@
-import { analyse, type CaseFile, type CaseProblem, type Finding, type Solution } from '#core/model'
+import { analyse, type CaseFile, type CaseProblem, type Finding, type ModelFit, type Solution } from '#core/model'
 import { sentenceOf, workingOf, type WorkingStep } from '#core/explain'
 
 const finite = (x: number | null): number | null => (x !== null && Number.isFinite(x) ? x : null)
@@ -16,11 +16,22 @@ function finding(f: Finding, says: string, working: readonly WorkingStep[]) {
     wholeTies: f.wholeTies?.map((w) => ({ at: w.at, value: finite(w.value) })) ?? null,
     setAside: f.setAside.map(({ at, reason }) => ({ at, reason })),
     stretches: f.stretches.map(({ from, to, ends, least, first }) => ({ from, to, ends, least, first })),
-    searched: f.searched, value: finite(f.value), exact: f.exactValue, secondWay: f.secondWay, greatestDifference: f.gap, jumps: f.jumps, working, says, message: f.message,
+    searched: f.searched, value: finite(f.value), exact: f.exactValue, secondWay: f.secondWay, estimate: f.estimate, greatestDifference: f.gap, jumps: f.jumps, working, says, message: f.message,
   }
 }
 
-export type Report = { errors: { path: string; message: string; at?: number }[] } | { title: string; functions: unknown[]; fits: unknown[]; findings: ReturnType<typeof finding>[]; plan: null; warnings: { path: string; message: string }[] }
+/** What `solve` prints of one fit; growth beside an exponential. */
+function fitted(name: string, { by, fit, skipped, from, to }: ModelFit) {
+  const by_ = <T>(value: (c: (typeof fit.constants)[number]) => T) => Object.fromEntries(fit.constants.map((c) => [c.name, value(c)]))
+  const b = by.model === 'exponential' ? fit.constants[1]!.value : null
+  return {
+    function: name, model: by.model, method: by.method ?? 'direct', parameters: by_((c) => c.value), standardErrors: by_((c) => c.standardError), rss: fit.rss, r2: fit.r2, n: fit.n, skipped,
+    from, to, residualSd: fit.residualSd, aicc: fit.aicc, leaveOneOut: fit.leaveOneOut,
+    ...(b === null ? {} : { factor: Math.exp(b), rate: Math.expm1(b), doublingTime: b > 0 ? Math.LN2 / b : null, halfLife: b < 0 ? -Math.LN2 / b : null }),
+  }
+}
+
+export type Report = { errors: { path: string; message: string; at?: number }[] } | { title: string; functions: unknown[]; fits: ReturnType<typeof fitted>[]; findings: ReturnType<typeof finding>[]; plan: null; warnings: { path: string; message: string }[] }
 
 const problem = ({ path, message, at }: CaseProblem) => ({ path, message, ...(at === undefined ? {} : { at }) })
 
@@ -34,7 +45,7 @@ export function solveReport(source: CaseFile): Report {
   return {
     title: source.title,
     functions: [...model.functions.values()].map((f) => ({ name: f.name, text: f.text, latex: f.latex, unit: f.unit?.text || null, unitsAgree: f.unitsAgree })),
-    fits: [],
+    fits: [...model.fits].map(([name, fit]) => fitted(name, fit)),
     findings: findings.map((f) => finding(f, sentenceOf(f, model), working(f.id))),
     plan: null,
     warnings,

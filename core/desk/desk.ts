@@ -91,13 +91,21 @@ function functionRow(model: Model, name: string, index: number): DeskFunction {
     if (simple && simple.length < 60 && simple !== latex) latex += ` = ${simple}`
   }
   const note = by.kind === 'line' ? `line through ${by.through.length} readings ${by.through.map(([x, y]) => `(${x}, ${typeof y === 'number' ? formatQuantity(y, moneyOnly(f.unit)) : y})`).join(' and ')}`
-    : by.kind === 'pieces' ? `${by.pieces.length} pieces` : by.kind === 'total' ? `running total of ${by.function}` : by.kind === 'slope' ? `slope of ${by.function}` : ''
+    : by.kind === 'pieces' ? `${by.pieces.length} pieces` : by.kind === 'total' ? `running total of ${by.function}` : by.kind === 'slope' ? `slope of ${by.function}` : by.kind === 'fit' ? fitNote(model, name, by.data) : ''
   const unitMessage = f.unitProblems[0]?.message ?? null
   return {
     name, of: f.of, label: f.label, text: f.text, note, trouble: f.trouble, unit: f.unit ? unitName(f.unit).replace('a plain number', '') : '', unitsAgree: f.unitsAgree, unitMessage,
     latex: latex ? head + latex : '',
     warnings: messages(model.warnings, `functions[${index}]`).filter((m) => m !== unitMessage && !f.unitProblems.some((p) => p.message === m)),
   }
+}
+/** `logistic, fitted to 10 rows of followers, R² 0.9998`, with growth beside an exponential. */
+function fitNote(model: Model, name: string, data: string): string {
+  const f = model.fits.get(name)
+  if (!f) return `fitted to ${data}`
+  const b = f.by.model === 'exponential' ? f.fit.constants[1]!.value : null
+  const growth = b === null ? '' : `, factor ${formatNumber(Math.exp(b), 5)}, ${b >= 0 ? 'growth' : 'decay'} ${formatNumber(Math.expm1(b) * 100, 4)} %, ${b > 0 ? `doubles in ${formatNumber(Math.LN2 / b, 4)}` : `halves in ${formatNumber(-Math.LN2 / b, 4)}`}`
+  return `${f.by.model === 'own' ? 'own formula' : f.by.model}${f.by.method === 'logs' ? ' on logarithms' : ''}, fitted to ${f.fit.n} rows of ${data}${f.skipped > 0 ? ` (${f.skipped} left out)` : ''}${f.fit.r2 === null ? '' : `, R² ${formatNumber(f.fit.r2, 4)}`}${growth}`
 }
 const moneyOnly = (unit: Unit | null): Unit | null => (unit && unit.text.startsWith('$') ? { powers: { 'currency:USD': 1 }, factor: 1, text: '$' } : null)
 
@@ -130,6 +138,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
     else if (exact.length === 0 && !s.whole && !Number.isInteger(s.at) && !sentenceOf(f, model).includes(formatNumber(s.at))) details.push(`${name} ≈ ${formatNumber(s.at, 10)}`)
     else if (s.whole && s.whole.at !== s.at) details.push(`${peak} ${formatQuantity(f.value ?? 0, output)} at ${name} = ${formatNumber(s.at)}`)
   }
+  if (f.estimate && f.estimate.low !== null && f.estimate.high !== null) details.push(`if the model holds, 95 of 100 readings there lie between ${formatQuantity(f.estimate.low, output, 4)} and ${formatQuantity(f.estimate.high, output, 4)}`)
   if (f.value !== null && f.exactValue && /[a-z/]/.test(f.exactValue) && !isShortDecimal(f.exactValue) && !isMoney(output)) details.push(`exactly ${f.exactValue}`)
   const range = variable?.from && variable.to && f.about.from !== null && f.about.to !== null ? `${formatNumber(f.about.from)} … ${formatNumber(f.about.to)}` : null
   return {
@@ -148,6 +157,7 @@ function isShortDecimal(exact: string): boolean {
 function chips(f: Finding, range: string | null): Chip[] {
   const out: Chip[] = []
   if (f.status === 'error') return out
+  if (f.estimate) out.push(f.estimate.beyond === 0 ? { tone: 'sure', text: 'inside the data' } : { tone: 'open', text: 'an estimate beyond the data' })
   const on = range ? ` on ${range}` : ''
   const n = f.solutions.length
   if (f.complete) {

@@ -1,4 +1,4 @@
-import type { Finding, FindingStretch, Model, Solution } from '../model'
+import { readingOf, type Finding, type FindingStretch, type Model, type Solution } from '../model'
 import { times, type Unit } from '../units'
 import { formatNumber, formatQuantity, inputNoun, isMoney, isPercent } from './quantity'
 
@@ -198,7 +198,11 @@ class Speaker {
     const { f } = this
     if (f.value === null) return f.message!
     const beyond = f.message ? ` ${f.message}` : ''
-    return `${this.name}(${this.bare(f.about.at ?? 0)}) is ${this.out(f.value)}.${beyond}`
+    const at = f.about.at ?? 0
+    const variable = this.model.variables.get(f.about.variable)
+    const reads = variable?.since ? readingOf(at, variable) : null
+    const data = f.estimate ? `, ${estimateWords(f.estimate.beyond, this.input)}` : ''
+    return `${this.name}(${this.bare(at)})${reads ? `, ${/^-?\d+$/.test(reads) ? 'in' : 'on'} ${reads},` : ''} is ${this.out(f.value)}${data}.${beyond}`
   }
 
   private rate(): string {
@@ -249,4 +253,9 @@ class Speaker {
 export function list(parts: readonly string[], word = 'and'): string {
   if (parts.length <= 1) return parts[0] ?? ''
   return `${parts.slice(0, -1).join(', ')} ${word} ${parts[parts.length - 1]}`
+}
+
+/** `inside the data`, `3 weeks beyond the last row`, `2 weeks before the first row`. */
+export function estimateWords(beyond: number, input: Unit | null): string {
+  return beyond === 0 ? 'inside the data' : `${formatQuantity(Math.abs(beyond), input, 6)} ${beyond > 0 ? 'beyond the last row' : 'before the first row'}`
 }

@@ -2,7 +2,7 @@ import { toDouble } from '../numeric'
 import { VARIABLE, call, type NumberFunction } from '../formula'
 import { inline, smoothParts } from '../solve'
 import { formatNumber, formatQuantity, inputNoun, list } from '../explain'
-import type { Analysis, Finding, Model, ModelVariable } from '../model'
+import { rowsOf, type Analysis, type Finding, type Model, type ModelVariable } from '../model'
 import { axis, type Axis } from './scale'
 import { curveEnds, type CurveEnd } from './ends'
 import { sampleCurve, type Run } from './sample'
@@ -66,7 +66,7 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
   const own = findings.filter((f) => f.about.variable === variableName && f.status !== 'error' && f.ask !== 'given')
   const range = rangeOf(variable, own)
   const asides = own.flatMap((f) => f.setAside.filter((s) => Math.abs(s.at - (s.below ? range.lo : range.hi)) <= ASIDE_REACH * (range.hi - range.lo)))
-  const readings = rows.filter((r) => r.by.kind === 'line' && functions.some((f) => f.name === r.name)).flatMap((r) => (r.by.kind === 'line' ? r.by.through.map(([x, y]) => ({ f: r.name, x: Number(x), y: Number(y) })) : [])).filter((p) => Number.isFinite(p.x) && Number.isFinite(p.y))
+  const readings = rows.filter((r) => r.by.kind === 'line' && functions.some((f) => f.name === r.name)).flatMap((r) => (r.by.kind === 'line' ? r.by.through.map(([x, y]) => ({ f: r.name, x: Number(x), y: Number(y) })) : [])).filter((p) => Number.isFinite(p.x) && Number.isFinite(p.y)).concat(dataPoints(model, new Set(functions.map((f) => f.name))))
   const framed = view.from === undefined || view.to === undefined
   const wanted = [range.lo, range.hi, ...asides.map((a) => a.at), ...readings.map((r) => r.x), ...own.flatMap((f) => (f.ask === 'value' && f.about.at !== null ? [f.about.at] : []))]
   const lo = Math.min(...wanted)
@@ -241,4 +241,34 @@ function described(panes: readonly Pane[], points: readonly Point[], variable: s
   const curves = panes.map((p) => `${list(p.functions)}${p.unit ? ` in ${p.unit}` : ''}`).join('; ')
   const answers = points.filter((p) => p.kind === 'answer').slice(0, 12).map((p) => p.label)
   return `Graph of ${curves} over ${variable} from ${formatNumber(x.min)} to ${formatNumber(x.max)}.${answers.length > 0 ? ` Marked: ${answers.join('; ')}.` : ''}`
+}
+
+/** Rows drawn for one function; of more, the least and greatest reading of each narrow stretch stand for the rest. */
+const MOST_ROWS = 600
+
+/** The rows that functions are fitted to, each set once. */
+function dataPoints(model: Analysis['model'], shown: ReadonlySet<string>): { f: string; x: number; y: number }[] {
+  const seen = new Set<string>()
+  return [...model.fits].flatMap(([name, { by }]) => {
+    const key = `${by.data} ${by.x} ${by.y} ${by.rows?.from ?? ''} ${by.rows?.to ?? ''}`
+    const table = model.source.data?.find((t) => t.name === by.data)
+    if (!shown.has(name) || !table || seen.has(key)) return []
+    seen.add(key)
+    const rows = rowsOf(by, table)
+    return thinnedRows(rows.x, rows.y).map(([x, y]) => ({ f: name, x, y }))
+  })
+}
+/** Rows for drawing: all, or the extremes of each stretch, so that no outlier goes unseen. */
+export function thinnedRows(x: readonly number[], y: readonly number[]): [number, number][] {
+  if (x.length <= MOST_ROWS) return x.map((v, i) => [v, y[i]!])
+  const [lo, hi] = [x.reduce((m, v) => Math.min(m, v), Infinity), x.reduce((m, v) => Math.max(m, v), -Infinity)]
+  const bins = MOST_ROWS / 2
+  const least = new Array<number>(bins).fill(-1)
+  const most = new Array<number>(bins).fill(-1)
+  x.forEach((v, i) => {
+    const b = Math.min(bins - 1, Math.floor(((v - lo) / (hi - lo || 1)) * bins))
+    if (least[b]! < 0 || y[i]! < y[least[b]!]!) least[b] = i
+    if (most[b]! < 0 || y[i]! > y[most[b]!]!) most[b] = i
+  })
+  return [...new Set([...least, ...most])].filter((i) => i >= 0).sort((a, b) => x[a]! - x[b]!).map((i) => [x[i]!, y[i]!])
 }

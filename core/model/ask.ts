@@ -35,7 +35,7 @@ const NOBODY: About = { functions: [], variable: '', from: null, to: null, level
 function blank(q: Question): Finding {
   return {
     id: q.id, ask: q.ask, status: 'found', complete: false, solutions: [], wholeTies: null, setAside: [], stretches: [], searched: null, value: null,
-    exactValue: null, secondWay: null, behaviour: null, gap: null, jumps: [], message: null,
+    exactValue: null, secondWay: null, behaviour: null, gap: null, jumps: [], estimate: null, message: null,
     about: { ...NOBODY, functions: functionsOf(q), given: q.ask === 'given' ? q.given : null },
   }
 }
@@ -183,7 +183,7 @@ class Asker {
     const leftSign = Math.sign(here(Number.isFinite(before) ? r.at - (r.at - before) / 2 : r.at - 1 - Math.abs(r.at)))
     const turns = r.kind === 'touching' ? 0 : rightSign > 0 || leftSign < 0 ? 1 : rightSign < 0 || leftSign > 0 ? -1 : 0
     return {
-      at: exact ? toDouble(exact) : r.at, value, low: r.lo, high: r.hi, kind: r.kind, exact: r.exact?.text ?? null, exactLatex: r.exact?.latex ?? null,
+      at: exact ? toDouble(exact) : r.at, value, low: r.lo, high: r.hi, kind: r.kind, ...exactShown(r.exact),
       whole: this.wholeReading(e, r, exact), reads: readingOf(r.at, this.variable), turns,
     }
   }
@@ -363,7 +363,7 @@ class Asker {
     const solutions: Solution[] = found.best.map((b) => {
       const exact = b.exact ? exactRational(b.exact.expression) : null
       return {
-        at: exact ? toDouble(exact) : b.at, value: found.value, low: b.lo, high: b.hi, kind: b.kind, exact: b.exact?.text ?? null, exactLatex: b.exact?.latex ?? null,
+        at: exact ? toDouble(exact) : b.at, value: found.value, low: b.lo, high: b.hi, kind: b.kind, ...exactShown(b.exact),
         whole: nearestOf(wholes, b.at), reads: readingOf(b.at, this.variable), turns: 0,
       }
     })
@@ -395,12 +395,20 @@ class Asker {
     }
     const exact = exactRational(atInput(part!.expression!, at))
     const value = exact ? toDouble(exact) : v.lo + (v.hi - v.lo) / 2
-    const closed = !exact && !dependsOnVariable(atInput(part!.expression!, at)) ? formOf(atInput(part!.expression!, at)).text : null
+    const closed = !exact && !dependsOnVariable(atInput(part!.expression!, at)) ? exactShown(formOf(atInput(part!.expression!, at))).exact : null
     return this.finding({
-      complete: true, value, exactValue: exact ? rationalText(exact) : closed, about,
-      secondWay: plainEvaluation(value, this.table.number(f.name)(toDouble(at))),
+      complete: true, value, exactValue: exact ? readable(rationalText(exact)) : closed, about,
+      secondWay: plainEvaluation(value, this.table.number(f.name)(toDouble(at))), estimate: this.estimateAt(f.name, toDouble(at)),
       message: below !== null || above !== null ? `${show(at)} lies ${below !== null ? 'below' : 'above'} the range of ${x.name}, ${show((below !== null ? x.from : x.to)!)}.` : null,
     })
+  }
+
+  /** What a fitted function is worth at an input: inside its rows or beyond them, and between which readings it should lie. */
+  private estimateAt(name: string, at: number): Finding['estimate'] {
+    const fit = this.model.fits.get(name)
+    if (!fit) return null
+    const band = fit.fit.band(at)
+    return { beyond: at > fit.to ? at - fit.to : at < fit.from ? at - fit.from : 0, low: band && Number.isFinite(band.low) ? band.low : null, high: band && Number.isFinite(band.high) ? band.high : null }
   }
 
   private rate(q: Question & { ask: 'rate' }): Finding {
@@ -503,7 +511,7 @@ class Asker {
     const search = findRoots(e, other.table, from, to)
     const here = compileNumber(e, other.table.number)
     const solutions: Solution[] = search.roots.map((r) => ({
-      at: r.at, value: toDouble(level), low: r.lo, high: r.hi, kind: r.kind, exact: r.exact?.text ?? null, exactLatex: r.exact?.latex ?? null, whole: null, reads: null, turns: 0,
+      at: r.at, value: toDouble(level), low: r.lo, high: r.hi, kind: r.kind, ...exactShown(r.exact), whole: null, reads: null, turns: 0,
     }))
     return this.finding({
       status: search.everywhere.length > 0 ? 'everywhere' : solutions.length > 0 ? 'found' : search.open.length > 0 ? 'unsettled' : 'none',
@@ -588,3 +596,8 @@ function exactOf(s: Solution): Rational | null {
   const fraction = s.exact && /^(-?\d+)(?:\/(\d+))?$/.exec(s.exact)
   return fraction ? ratio(BigInt(fraction[1]!), BigInt(fraction[2] ?? '1')) : null
 }
+
+/** A number with more digits than a person reads came out of data, not out of a story; an exact form of it says nothing. */
+const UNREADABLE = /[\d.]{15,}/
+const readable = (text: string): string | null => (UNREADABLE.test(text) ? null : text)
+const exactShown = (form: { text: string; latex: string } | null | undefined): { exact: string | null; exactLatex: string | null } => (form && readable(form.text) ? { exact: form.text, exactLatex: form.latex } : { exact: null, exactLatex: null })

@@ -7,6 +7,7 @@ import {
 } from '../formula'
 import { FunctionTable, encloseAt, encloseConstant, exactRational, integrate, polynomialExpression, polynomialForm, smoothParts, type Piece } from '../solve'
 import type { CaseFile, FunctionRow, NumberText, PieceRow } from './case'
+import { dataOf, fitRows, fittedForm, rowsOf, type FitBy, type ModelFit } from './fits'
 import { checkUnits, difference, unitName, type UnitNames, type UnitProblem } from './unitCheck'
 
 /** Something wrong with a case, at a path such as `functions[2].by.text`, and at a place in the text where there is one. */
@@ -48,6 +49,8 @@ export interface Model {
   readonly variables: ReadonlyMap<string, ModelVariable>
   readonly functions: ReadonlyMap<string, ModelFunction>
   readonly table: FunctionTable
+  /** functions fitted to data, by name */
+  readonly fits: ReadonlyMap<string, ModelFit>
   readonly names: Names
   readonly errors: readonly CaseProblem[]
   readonly warnings: readonly CaseProblem[]
@@ -59,7 +62,6 @@ export const UNKNOWN_GIVEN = new Enclosure(-Infinity, Infinity)
 const NAME = /^\p{L}[\p{L}\p{Nd}_]*$/u
 /** Most steps that one value of a function may take. */
 const MAX_STEPS = 20_000
-const NOT_COVERED = 'is fitted to data, which this version does not compute yet'
 
 /**
  * Puts a case together: numbers, units, names and formulas, with every problem found on the way. A function with a problem stays in the model
@@ -78,6 +80,7 @@ class Builder {
   private readonly variables = new Map<string, ModelVariable>()
   private readonly functions = new Map<string, ModelFunction>()
   private readonly table = new FunctionTable()
+  private readonly fits = new Map<string, ModelFit>()
   private readonly rows = new Map<string, { row: FunctionRow; index: number }>()
   private readonly resolved = new Map<string, Resolved[]>()
   /** steps that one value of a function takes */
@@ -94,8 +97,9 @@ class Builder {
     const blocked = this.findCycles()
     for (const { row, index } of this.inOrder(blocked)) this.defineFunction(row, index, blocked.get(row.name) ?? null)
     this.checkMarks()
+    this.checkData()
     const ordered = new Map([...this.rows.keys()].flatMap((name) => { const f = this.functions.get(name); return f ? [[name, f] as const] : [] }))
-    return { source: this.source, givens: this.givens, variables: this.variables, functions: ordered, table: this.table, names: this.namesFor(null), errors: this.errors, warnings: this.warnings }
+    return { source: this.source, givens: this.givens, variables: this.variables, functions: ordered, table: this.table, fits: this.fits, names: this.namesFor(null), errors: this.errors, warnings: this.warnings }
   }
 
   private error(path: string, message: string, p?: Problem): void {
@@ -288,11 +292,53 @@ class Builder {
         return { text: `${f.name}'(${row.of})`, latex: `${latexName(f.name)}'(${latexName(row.of)})` }
       }
       case 'total': return this.total(row, index, by.function, by.from ?? 0)
-      case 'fit': {
-        this.warn(`functions[${index}].by`, `${quoted(row.name)} ${NOT_COVERED}.`)
-        throw new Trouble(`${row.name} ${NOT_COVERED}.`)
-      }
+      case 'fit': return this.fitted(row, index, by)
     }
+  }
+
+  private fitted(row: FunctionRow, index: number, by: FitBy): Made {
+    const path = `functions[${index}].by`
+    const lost = (key: string, message: string): never => { this.error(`${path}.${key}`, message); throw new Trouble(message) }
+    const table = dataOf(by, this.source.data ?? [])
+    if ('key' in table) return lost(table.key, table.message)
+    if (by.method === 'logs' && by.model !== 'power' && by.model !== 'exponential') return lost('method', 'The method `logs` is for the models `power` and `exponential`; leave it out here.')
+    if (by.model === 'own' && !by.text?.trim()) return lost('text', 'A model of one\'s own needs a formula in `text`, with free constants, as in `a (1 - exp(-b x))`.')
+    const rows = rowsOf(by, table)
+    // A formula of one's own may be written in the name of the column.
+    const plainNames = this.namesFor(row.of)
+    // A name with a start is a free constant, whatever else it may be called elsewhere.
+    const started = new Set(Object.keys(by.start ?? {}))
+    const without = <T>(map: ReadonlyMap<string, T>) => new Map([...map].filter(([name]) => !started.has(name)))
+    const names = started.size > 0 ? { ...plainNames, givens: without(plainNames.givens), functions: without(plainNames.functions) } : plainNames
+    const spoken = by.model === 'own' && by.x !== row.of && !new RegExp(String.raw`(?<![\p{L}\p{Nd}_])${row.of}(?![\p{L}\p{Nd}_])`, 'u').test(by.text!) && !names.givens.has(by.x) ? { ...names, variable: by.x } : names
+    const fit = fitRows(by, rows, spoken)
+    if (!fit.ok) {
+      const message = `${quoted(row.name)} cannot be fitted: ${fit.reason}`
+      if (fit.at) { this.errors.push({ path: `${path}.text`, message: fit.reason, at: fit.at.start, end: fit.at.end }); throw new Trouble(fit.reason) }
+      this.warn(path, message)
+      throw new Trouble(message)
+    }
+    const form = fittedForm(by, fit, row.of)
+    this.table.define(row.name, { kind: 'expression', expression: form.expression })
+    const [from, to] = [rows.x.reduce((m, v) => Math.min(m, v), Infinity), rows.x.reduce((m, v) => Math.max(m, v), -Infinity)]
+    this.fits.set(row.name, { by, fit, skipped: rows.skipped, from, to })
+    return { text: form.text, latex: form.latex }
+  }
+
+  private checkData(): void {
+    const seen = new Set<string>()
+    this.source.data?.forEach((t, i) => {
+      if (seen.has(t.name)) this.error(`data[${i}].name`, `Two tables are named ${quoted(t.name)}; each needs a name of its own.`)
+      seen.add(t.name)
+      const names = new Set<string>()
+      t.columns.forEach((c, j) => {
+        if (names.has(c.name)) this.error(`data[${i}].columns[${j}].name`, `Two columns of ${quoted(t.name)} are named ${quoted(c.name)}.`)
+        names.add(c.name)
+        this.unit(c.unit, `data[${i}].columns[${j}].unit`)
+      })
+      const long = t.rows.findIndex((r) => r.length !== t.columns.length)
+      if (long >= 0) this.error(`data[${i}].rows[${long}]`, `Row ${long + 1} of ${quoted(t.name)} has ${t.rows[long]!.length} numbers, but there are ${t.columns.length} columns; write null for a number that is missing.`)
+    })
   }
 
   /** Calls of calls multiply: a function whose one value takes too many steps is refused before anything hangs on it. */
@@ -425,6 +471,16 @@ class Builder {
       const f = this.functions.get(by.function)
       const derived = f?.unit && variable?.unit ? times(f.unit, variable.unit, by.kind === 'total' ? 1 : -1) : null
       return this.against(row, index, declared, derived, [], derived !== null)
+    }
+    if (by.kind === 'fit') {
+      const column = (name: string) => { const u = this.source.data?.find((t) => t.name === by.data)?.columns.find((c) => c.name === name)?.unit; return u ? parseUnit(u).unit : null }
+      const input = column(by.x)
+      if (input && variable?.unit && !sameUnit(input, variable.unit)) {
+        const message = `The column ${by.x} is in ${unitName(input)}, but ${row.of} is in ${unitName(variable.unit)}: ${difference(input, variable.unit)}.`
+        this.warn(`functions[${index}].by.x`, message)
+        return { agree: false, derived: column(by.y), problems: [{ start: 0, end: 0, message }] }
+      }
+      return this.against(row, index, declared, column(by.y), [], column(by.y) !== null)
     }
     const problems: UnitProblem[] = []
     let derived: Unit | null = null

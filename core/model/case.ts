@@ -17,7 +17,11 @@ export interface Variable {
   /** an ISO date or a year: the variable counts from there in its unit */
   since?: string | number | undefined
 }
-export interface DataTable { name: string; label?: string | undefined; columns: { name: string; unit?: string | undefined; label?: string | undefined }[]; rows: (number | null)[][] }
+export interface DataTable {
+  name: string; label?: string | undefined; columns: { name: string; unit?: string | undefined; label?: string | undefined }[]; rows: (number | null)[][]
+  /** rows that no fit uses, by their place, and why; they stay visible */
+  left?: { row: number; reason?: string | undefined }[] | undefined
+}
 
 export type Ends = '[]' | '[)' | '(]' | '()'
 export interface PieceRow { text: string; from?: NumberText | undefined; to?: NumberText | undefined; ends?: Ends | undefined }

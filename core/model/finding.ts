@@ -45,6 +45,8 @@ export interface Finding {
   readonly gap: { readonly at: number; readonly size: number } | null
   /** inputs where the function jumps over the level without taking it */
   readonly jumps: readonly number[]
+  /** for a value of a function fitted to data: how far beyond the rows (0: inside; negative: before the first), and the 95 % band for a new reading */
+  readonly estimate: { readonly beyond: number; readonly low: number | null; readonly high: number | null } | null
   /** plain words when something went wrong or needs saying */
   readonly message: string | null
   /** what the sentence is about */

@@ -166,6 +166,6 @@ describe('every kind of question', () => {
   it('what is not covered is an error with a plain message, and stops nothing else', () => {
     const a = analyse(caseOf([{ name: 'N', of: 'x', by: { kind: 'fit', data: 'd', x: 'x', y: 'y', model: 'linear' } }, formula('f', 'x - 1')], [{ id: 'a', ask: 'value', function: 'N', at: 1 }, { id: 'b', ask: 'reach', function: 'f', value: 0 }], { data: [{ name: 'd', columns: [{ name: 'x' }, { name: 'y' }], rows: [[1, 2]] }] }))
     expect(a.findings.map((f) => f.status)).toEqual(['error', 'found'])
-    expect(a.findings[0]!.message).toMatch(/fitted to data/)
+    expect(a.findings[0]!.message).toMatch(/cannot be fitted: All inputs are equal/)
   })
 })

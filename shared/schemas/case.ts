@@ -15,7 +15,7 @@ const label = z.string().max(300).optional()
 const mark = z.strictObject({ start: z.int().min(0), end: z.int().min(0), role: z.enum(['given', 'relation', 'limit', 'question']), of: z.string().optional() })
 const given = z.strictObject({ name, value: finite, unit, label, vary: z.strictObject({ from: finite, to: finite }).optional() })
 const variable = z.strictObject({ name, unit, label, from: numberText.optional(), to: numberText.optional(), whole: z.boolean().optional(), since: z.union([z.string(), finite]).optional() })
-const table = z.strictObject({ name, label, columns: z.array(z.strictObject({ name, unit, label })), rows: z.array(z.array(finite.nullable())) })
+const table = z.strictObject({ name, label, columns: z.array(z.strictObject({ name, unit, label })), rows: z.array(z.array(finite.nullable())), left: z.array(z.strictObject({ row: z.int().min(0), reason: z.string().max(300).optional() })).optional() })
 
 const by = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('formula'), text: z.string() }),
