@@ -6,6 +6,7 @@ import { sentenceOf } from '#core/explain'
 import { compileNumber, resolve, type Expression, type NumberFunction } from '#core/formula'
 import { rationalOfDecimal, type Rational } from '#core/numeric'
 import { FunctionTable, findBest, findRoots } from '#core/solve'
+import { rankModels, solveLeastSquares } from '#core/fit'
 
 // Everything is compared within one run, in turn (A B A B …), so that a machine whose speed drifts does not tilt a ratio.
 const table = new FunctionTable()
@@ -159,6 +160,17 @@ say('|---|---|---|')
 sizes.forEach((n, i) => say(`| ${n} | ${f2(bySize[i]!)} | ${f2(bySize[i]! / n)} |`))
 say()
 say(`From 10 to 200 (20 times as many) time grows ${f2(bySize[3]! / bySize[0]!)} times (goal: linear, 20).`)
+
+say()
+say('## Fits')
+say()
+const n = 10_000
+const fitX = Array.from({ length: n }, (_, i) => i + 1)
+const fitY = fitX.map((v) => Number((13 + (20 * v) / n + Math.sin(v * 12.9898) * 5).toFixed(3)))
+const columns = [0, 1, 2, 3].map((k) => Float64Array.from(fitX, (v) => (v / n) ** k))
+const readings = Float64Array.from(fitY)
+const fits = pair(() => { sink += rankModels(fitX, fitY, { context: { notNegative: true, limit: null } }).length }, () => { sink += solveLeastSquares(columns, readings)!.coefficients[0]! }, 3, 1)
+say(`All families with leave-one-out on 10,000 rows: **${f2(fits.a)} ms** (goal < 2,000 ms), ${f2(fits.ratio)} times one plain QR solve of a cubic (${f2(fits.b)} ms).`)
 if (!Number.isFinite(sink)) console.log(sink)
 // What the browser test measured (tests/e2e/tools.spec.ts) stands at the end and is kept.
 const page = new URL('../../../docs/benchmarks.md', import.meta.url)

@@ -1,4 +1,5 @@
 export { estimateWords, sentenceOf, list } from './sentence'
 export { questionParts, questionPartsWithRounding, questionText, ROUNDINGS, type QuestionPart, type Slot } from './question'
 export { formatNumber, formatQuantity, formatMoney, inputNoun, isMoney, isPercent, prettyUnit, unitFor } from './quantity'
+export { beyondWords } from './beyondWords'
 export { workingOf, type WorkingStep } from './working'

@@ -29,20 +29,28 @@ export function beyondData(fit: Fit, from: number, to: number, greatest: number,
   const out: Beyond[] = []
   const at = (i: number, side: 'after' | 'before') => (side === 'after' ? to + (width * REACH * i) / STEPS : from - (width * REACH * i) / STEPS)
   const span = greatest - least || Math.abs(greatest) || 1
+  if (context.notNegative && least >= 0) {
+    const xs = Array.from({ length: 2 * STEPS + 1 }, (_, i) => from + ((to - from + width * REACH) * i) / (2 * STEPS))
+    const first = xs.findIndex((x) => fit.value(x) < 0)
+    const lastStart = first === 0 ? xs.findIndex((x) => fit.value(x) >= 0) : -1
+    if (first > 0) out.push({ kind: 'negative', from: crossing(fit, xs[first - 1]!, xs[first]!, 0), side: 'after' })
+    else if (lastStart > 0) out.push({ kind: 'negative', from: crossing(fit, xs[lastStart - 1]!, xs[lastStart]!, 0), side: 'before' })
+  }
   for (const side of ['after', 'before'] as const) {
-    // Counting begins at 0 in most stories: what a model says of a time before the first row matters only where there may be one.
-    if (side === 'before' && from <= 0 && context.notNegative === false) continue
-    const values = Array.from({ length: STEPS + 1 }, (_, i) => fit.value(at(i, side)))
+    // Counting begins at 0 in most stories: what a model says of the time before matters only where there is one.
+    if (side === 'before' && from <= 0) continue
+    const end_ = side === 'before' ? Math.min(STEPS, Math.floor((from / width) * STEPS)) : STEPS
+    const values = Array.from({ length: end_ + 1 }, (_, i) => fit.value(at(i, side)))
     const stop = values.findIndex((v) => !Number.isFinite(v))
-    if (stop >= 0) { out.push({ kind: 'stops', at: at(Math.max(0, stop - 1), side), side }); continue }
+    if (stop >= 0) { if (side === 'after' || at(stop, side) > 0) out.push({ kind: 'stops', at: at(Math.max(0, stop - 1), side), side }); continue }
     const negative = values.findIndex((v) => v < 0)
-    if (context.notNegative && least >= 0 && negative >= 0) out.push({ kind: 'negative', from: crossing(fit, at(Math.max(0, negative - 1), side), at(negative, side), 0), side })
+    if (side === 'before' && context.notNegative && least >= 0 && negative > 0) out.push({ kind: 'negative', from: crossing(fit, at(negative - 1, side), at(negative, side), 0), side })
     const over = context.limit === null ? -1 : values.findIndex((v) => v > context.limit!)
     if (over >= 0) out.push({ kind: 'above', limit: context.limit!, from: crossing(fit, at(Math.max(0, over - 1), side), at(over, side), context.limit!), side })
-    const end = values[STEPS]!
+    const end = values[values.length - 1]!
     if (side === 'after' && Math.abs(end) > EXPLODES * Math.max(Math.abs(greatest), Math.abs(least))) out.push({ kind: 'explodes', at: at(STEPS, side), value: end })
-    const far = fit.value(side === 'after' ? to + 40 * width : from - 40 * width)
-    if (side === 'after' && Number.isFinite(far) && Math.abs(far - end) < 0.15 * span && Math.abs(far - fit.value(side === 'after' ? to + 400 * width : from - 400 * width)) < 1e-3 * span && Math.abs(far - values[0]!) < 3 * span) out.push({ kind: 'levels', near: far, side })
+    const far = fit.value(to + 40 * width)
+    if (side === 'after' && Number.isFinite(far) && Math.abs(far - end) < 0.15 * span && Math.abs(far - fit.value(to + 400 * width)) < 1e-3 * span && Math.abs(far - values[0]!) < 3 * span) out.push({ kind: 'levels', near: far, side })
   }
   const turn = turningPoint(fit, from, to + width * REACH, span)
   if (turn) out.push({ kind: 'turns', at: turn.at, way: turn.way, where: turn.at > to ? 'after' : 'inside' })

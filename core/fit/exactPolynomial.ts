@@ -11,7 +11,7 @@ export interface ExactSolution {
 /** Digits that a sum of powers may grow to; beyond, the rounded method has to do. */
 const MOST_BITS = 20_000
 /** Rows up to which the sums are worth their time. */
-export const MOST_EXACT_ROWS = 20_000
+export const MOST_EXACT_ROWS = 4_000
 
 /**
  * Least squares for a model that is linear in its constants, with a polynomial of x beside each, by the normal equations in fractions. What makes

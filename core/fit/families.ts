@@ -1,4 +1,4 @@
-import { VARIABLE, add, apply, divide, exactNumber, multiply, power, subtract, wholeNumber, type Expression } from '../formula'
+import { VARIABLE, add, apply, divide, exactNumber, multiply, negate, power, subtract, wholeNumber, type Expression } from '../formula'
 import { rationalOfDouble, rationalOfTyped } from '../numeric'
 import type { Curve } from './curve'
 
@@ -62,16 +62,19 @@ export const constantOf = (value: number): Expression => exactNumber(rationalOfT
 export function familyExpression(family: Family, p: readonly number[]): Expression {
   const c = p.map(constantOf)
   const x = VARIABLE
-  const polynomial = (parts: readonly Expression[]) => parts.reduce((sum, part) => add(sum, part))
+  // A negative coefficient is taken off, as it would be written by hand.
+  const term = (v: number, part: Expression): Expression => multiply(constantOf(Math.abs(v)), part)
+  const plus = (sum: Expression, v: number, part: Expression) => (v < 0 ? subtract(sum, term(v, part)) : add(sum, term(v, part)))
+  const steep = (k: number, part: Expression) => (k < 0 ? term(k, part) : negate(term(k, part)))
+  const powersOf = (k: number) => (k === 1 ? x : power(x, wholeNumber(k)))
+  const polynomial = () => p.slice(1).reduce((sum, v, k) => plus(sum, v, powersOf(k + 1)), c[0]!)
   switch (family) {
-    case 'linear': return polynomial([c[0]!, multiply(c[1]!, x)])
+    case 'linear': case 'quadratic': case 'cubic': return polynomial()
     case 'proportional': return multiply(c[0]!, x)
-    case 'quadratic': return polynomial([c[0]!, multiply(c[1]!, x), multiply(c[2]!, power(x, wholeNumber(2)))])
-    case 'cubic': return polynomial([c[0]!, multiply(c[1]!, x), multiply(c[2]!, power(x, wholeNumber(2))), multiply(c[3]!, power(x, wholeNumber(3)))])
     case 'power': return multiply(c[0]!, power(x, c[1]!))
     case 'exponential': return multiply(c[0]!, apply('exp', multiply(c[1]!, x)))
-    case 'logarithmic': return add(c[0]!, multiply(c[1]!, apply('ln', x)))
-    case 'logistic': return divide(c[0]!, add(wholeNumber(1), apply('exp', multiply(constantOf(-p[1]!), subtract(x, c[2]!)))))
+    case 'logarithmic': return plus(c[0]!, p[1]!, apply('ln', x))
+    case 'logistic': return divide(c[0]!, add(wholeNumber(1), apply('exp', steep(p[1]!, p[2]! < 0 ? add(x, constantOf(-p[2]!)) : subtract(x, c[2]!)))))
   }
 }
 

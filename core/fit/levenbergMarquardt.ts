@@ -1,5 +1,5 @@
 import { residuals, rssOf, slopeColumns, type Curve } from './curve'
-import { solveLeastSquares } from './leastSquares'
+import { backSubstitute, isDependent, triangle, type Triangle } from './leastSquares'
 
 export interface NonlinearSolution { readonly parameters: Float64Array; readonly rss: number; readonly converged: boolean }
 
@@ -28,14 +28,13 @@ export function levenbergMarquardt(curve: Curve, x: Float64Array, y: Float64Arra
     const columns = slopeColumns(curve, x, now)
     if (columns.some((c) => c.some((v) => !Number.isFinite(v)))) break
     columns.forEach((c, j) => { lengths[j] = Math.max(lengths[j]!, lengthOf(c)) })
-    const rest = residuals(curve, x, y, now)
+    // One QR of the columns serves every damping tried: what is damped is its small triangle (Moré 1978, section 3).
+    const t = triangle(columns, residuals(curve, x, y, now))
+    if (!t) break
     let taken = false
     let small = false
     while (damping < 1e14) {
-      const damped = columns.map((c, j) => { const out = new Float64Array(n + p); out.set(c); out[n + j] = Math.sqrt(damping) * (lengths[j]! || 1); return out })
-      const right = new Float64Array(n + p)
-      right.set(rest)
-      const move = solveLeastSquares(damped, right)?.coefficients
+      const move = dampedMove(t, lengths, damping)
       if (move) {
         const next = now.map((v, j) => v + move[j]!)
         const after = rssOf(curve, x, y, next)
@@ -50,8 +49,9 @@ export function levenbergMarquardt(curve: Curve, x: Float64Array, y: Float64Arra
   // Rounding hides the last digits from the sum of squares; undamped steps still find them, and shrink as long as they do.
   let last = Infinity
   for (let i = 0; i < 12; i++) {
-    const move = solveLeastSquares(slopeColumns(curve, x, now), residuals(curve, x, y, now))?.coefficients
-    if (!move) break
+    const t = triangle(slopeColumns(curve, x, now), residuals(curve, x, y, now))
+    if (!t || isDependent(t.r)) break
+    const move = backSubstitute(t.r, t.c).map((m, j) => m / t.lengths[j]!)
     const size = Math.max(...move.map((m, j) => Math.abs(m) / (Math.abs(now[j]!) + 1e-290)))
     const next = now.map((v, j) => v + move[j]!)
     const after = rssOf(curve, x, y, next)
@@ -63,6 +63,21 @@ export function levenbergMarquardt(curve: Curve, x: Float64Array, y: Float64Arra
   }
   return { parameters: now, rss: rssOf(curve, x, y, now), converged: isSquare(curve, x, y, now, total) }
 }
+/** The step of the damped problem ‖R δ − c‖² + λ ‖D δ‖², from the triangle of the columns. */
+function dampedMove(t: Triangle, lengths: Float64Array, damping: number): Float64Array | null {
+  const p = t.lengths.length
+  const columns = Array.from({ length: p }, (_, j) => {
+    const out = new Float64Array(2 * p)
+    for (let i = 0; i <= j; i++) out[i] = t.r[i]![j]!
+    out[p + j] = Math.sqrt(damping) * ((lengths[j]! || 1) / t.lengths[j]!)
+    return out
+  })
+  const right = new Float64Array(2 * p)
+  right.set(t.c)
+  const small = triangle(columns, right)
+  if (!small || isDependent(small.r)) return null
+  return backSubstitute(small.r, small.c).map((m, j) => m / small.lengths[j]! / t.lengths[j]!)
+}
 const lengthOf = (c: Float64Array): number => { let s = 0; for (const v of c) s += v * v; return Math.sqrt(s) }
 
 /** Whether the residual stands square on the surface of models: nothing can be gained by a small step. */
@@ -71,11 +86,9 @@ function isSquare(curve: Curve, x: Float64Array, y: Float64Array, p: Float64Arra
   const norm = Math.sqrt(rest.reduce((s, v) => s + v * v, 0))
   if (!Number.isFinite(norm)) return false
   if (norm <= 1e-11 * Math.sqrt(total)) return true
-  const solution = solveLeastSquares(slopeColumns(curve, x, p), rest)
-  if (!solution) return false
-  // The part of the residual that lies in the surface.
-  let inside = 0
-  const columns = slopeColumns(curve, x, p)
-  for (let i = 0; i < rest.length; i++) { let s = 0; for (let j = 0; j < p.length; j++) s += columns[j]![i]! * solution.coefficients[j]!; inside += s * s }
+  const t = triangle(slopeColumns(curve, x, p), rest)
+  if (!t || isDependent(t.r)) return false
+  // Qᵀ r holds the part of the residual that lies in the surface.
+  const inside = t.c.reduce((s, v) => s + v * v, 0)
   return Math.sqrt(inside) <= SQUARE * norm
 }

@@ -8,9 +8,10 @@ const MOST = 400
 
 /**
  * The best two- or three-piece fit by lines or parabolas, judged by Schwarz's criterion so that a break must earn its place.
+ * @param whole  the best model without a break, to be beaten: its sum of squares and its number of constants
  * @returns null when one piece serves as well
  */
-export function suggestSplit(x: readonly number[], y: readonly number[]): Split | null {
+export function suggestSplit(x: readonly number[], y: readonly number[], whole: { readonly rss: number; readonly constants: number } | null = null): Split | null {
   const order = x.map((_, i) => i).sort((a, b) => x[a]! - x[b]!)
   const step = Math.max(1, Math.ceil(order.length / MOST))
   const rows = order.filter((_, k) => k % step === 0)
@@ -23,7 +24,7 @@ export function suggestSplit(x: readonly number[], y: readonly number[]): Split 
   const score = (rss: number, constants: number) => n * Math.log(Math.max(rss, floor) / n) + constants * Math.log(n)
   let best: Split | null = null
   let lowest = Infinity
-  const one = Math.min(...([1, 2] as const).map((d) => score(rssOf(xs, ys, 0, n, d), d + 1)))
+  const one = Math.min(...([1, 2] as const).map((d) => score(rssOf(xs, ys, 0, n, d), d + 1)), whole ? score((whole.rss * n) / x.length, whole.constants) : Infinity)
   for (const degree of [1, 2] as const) {
     const least = degree + 1 + SPARE
     const cost = memo((a, b) => rssOf(xs, ys, a, b, degree))

@@ -1,8 +1,8 @@
 /** ln Γ by Lanczos (Press et al., Numerical Recipes, section 6.1), |error| < 2e-10. */
 function lnGamma(x: number): number {
-  const c = [76.18009172947146, -86.50532032941677, 24.01409824083091, -1.231739572450155, 0.1208650973866179e-2, -0.5395239384953e-5]
+  const c = [76.1800917294715, -86.5053203294168, 24.0140982408309, -1.231739572450155, 0.00120865097386618, -0.000005395239384953]
   const t = x + 5.5 - (x + 0.5) * Math.log(x + 5.5)
-  return -t + Math.log((2.5066282746310005 * c.reduce((s, v, i) => s + v / (x + i + 1), 1.000000000190015)) / x)
+  return -t + Math.log((2.50662827463100 * c.reduce((s, v, i) => s + v / (x + i + 1), 1.00000000019001)) / x)
 }
 
 /** The incomplete beta function by its continued fraction (same book, section 6.4). */

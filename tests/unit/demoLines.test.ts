@@ -10,7 +10,10 @@ const folder = new URL('../../demo/', import.meta.url)
 const demo = (name: string) => JSON.parse(readFileSync(new URL(`${name}.pasear.json`, folder), 'utf8')) as CaseFile
 const sentences = (source: CaseFile) => { const { model, findings } = analyse(source); return findings.map((f) => sentenceOf(f, model)) }
 
-it('every demo case can be typed', () => { expect(Object.keys(DEMO_LINES).sort()).toEqual(readdirSync(folder).filter((f) => f.endsWith('.json')).map((f) => f.replace('.pasear.json', '')).sort()) })
+it('every demo case without data can be typed', () => {
+  const names = readdirSync(folder).filter((f) => f.endsWith('.json')).map((f) => f.replace('.pasear.json', ''))
+  expect(Object.keys(DEMO_LINES).sort()).toEqual(names.filter((n) => (demo(n).data ?? []).length === 0 && !demo(n).plan).sort())
+})
 
 describe.each(Object.entries(DEMO_LINES))('%s, typed line by line', (name, lines) => {
   let typed: CaseFile = { format: 'pasear-case', version: 1, title: 'Typed' }

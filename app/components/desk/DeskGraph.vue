@@ -4,7 +4,8 @@ import { buildModel } from '#core/model'
 import { formatQuantity, formatNumber } from '#core/explain'
 import { roundStep, type Picture, type View } from '#core/graph'
 import { toX, toY, type Rect } from '~/utils/graphLayout'
-import { graphOption, type Look } from '~/utils/graphOption'
+import { graphOption } from '~/utils/graphOption'
+import { lookOf } from '~/utils/look'
 
 const props = defineProps<{ picture: Picture | null; document: CaseFile; lit: ReadonlySet<string> | null; stale: boolean }>()
 const view = defineModel<View>('view', { required: true })
@@ -19,14 +20,6 @@ interface Chart { setOption(option: unknown, how?: unknown): void; resize(size: 
 let chart: Chart | null = null
 let gone = false
 
-function lookOf(): Look {
-  const s = getComputedStyle(document.documentElement)
-  const v = (name: string) => s.getPropertyValue(name).trim()
-  return {
-    curves: [0, 1, 2, 3, 4, 5, 6].map((i) => v(`--curve-${i}`)), ink: v('--ink'), quiet: v('--ink-2'), hairline: v('--hairline'), axis: v('--ink-3'), paper: v('--paper'),
-    amber: v('--amber'), amberSoft: v('--amber-soft'), amberDeep: v('--amber-deep'), brick: v('--brick'), grey: v('--ink-3'), face: v('--face').replace(/"/g, "'"),
-  }
-}
 function draw(): void {
   if (!chart || !props.picture || size.width < 120) return
   const made = graphOption(props.picture, size.width, size.height, lookOf(), props.lit)

@@ -51,6 +51,12 @@ async function added(key: string): Promise<void> {
   setTimeout(() => { if (key.startsWith('question:')) window.document.querySelector('#findings-title')?.closest('section')?.querySelector('ol > li:last-child')?.scrollIntoView({ block: 'nearest' }) }, 60)
 }
 
+// ---- views of the case
+const VIEWS = [{ id: 'desk', name: 'Desk' }, { id: 'data', name: 'Data' }] as const
+type ViewId = (typeof VIEWS)[number]['id']
+const where = computed((): ViewId => VIEWS.find((v) => v.id === route.query.view)?.id ?? 'desk')
+function goView(id: ViewId): void { if (id !== where.value) void navigateTo({ path: route.path, query: id === 'desk' ? {} : { view: id } }) }
+
 const titles = { s: 'story-title', g: 'givens-title', f: 'functions-title', n: 'findings-title' } as const
 function goTo(key: keyof typeof titles): void {
   const section = window.document.getElementById(titles[key])?.closest('section')
@@ -70,7 +76,9 @@ function key(event: KeyboardEvent): void {
     return
   }
   if (writing || event.ctrlKey || event.metaKey || event.altKey || staleDialog.value) return
-  if (event.key === '/') { event.preventDefault(); entry.value?.focus() }
+  const view_ = VIEWS[Number(event.key) - 1]
+  if (view_ && /^[1-9]$/.test(event.key)) { event.preventDefault(); goView(view_.id) }
+  else if (event.key === '/') { event.preventDefault(); goView('desk'); void nextTick(() => entry.value?.focus()) }
   else if (event.key === 't' && pointed.value && desk.value) { event.preventDefault(); trailStart.value = pointed.value; trailDialog.value = true }
   else if (event.key === '?') { event.preventDefault(); keysDialog.value = true }
   else if (event.key in titles) { event.preventDefault(); goTo(event.key as keyof typeof titles) }
@@ -91,7 +99,7 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
   <div class="whole">
     <AppHead :title="store.document?.title ?? null">
       <template #title><h1 class="title"><EditText v-if="store.document" plain :value="store.document.title" label="Title of the case" :check="(t) => (t.trim() ? null : 'A case needs a title.')" @keep="rename" /></h1></template>
-      <template #views><span class="here" aria-current="page">Desk<i aria-hidden="true" /></span></template>
+      <template #views><nav class="views" aria-label="Views"><button v-for="(v, i) in VIEWS" :key="v.id" type="button" class="view" :aria-current="where === v.id ? 'page' : undefined" :title="`${v.name} (${i + 1})`" @click="goView(v.id)">{{ v.name }}<small v-if="v.id === 'data' && (store.document?.data?.length ?? 0) > 0">{{ store.document!.data!.length }}</small><i v-if="where === v.id" aria-hidden="true" /></button></nav></template>
       <template #side>
         <KeepState @choose="staleDialog = true" />
         <button type="button" class="icon-button light" :disabled="store.undoSteps.length === 0" :title="store.undoSteps.length ? `Undo: ${store.undoSteps.at(-1)!.name}` : 'Nothing to undo'" aria-label="Undo" @click="undo"><Undo2 :size="17" aria-hidden="true" /></button>
@@ -99,7 +107,8 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
         <button type="button" class="icon-button light" title="Keys" aria-label="Keys" @click="keysDialog = true"><CircleHelp :size="17" aria-hidden="true" /></button>
       </template>
     </AppHead>
-    <main v-if="store.document && !missing" class="desk">
+    <CaseData v-if="store.document && !missing && where === 'data'" :document="store.document" @used="goView('desk')" />
+    <main v-else-if="store.document && !missing" class="desk">
       <DeskStory :document="store.document" :lit="lit" :slips="slips.filter((x) => x.key === 'story')" @point="point" />
       <DeskGraph v-model:view="view" :picture="picture" :document="store.document" :lit="lit" :stale="broken" />
       <DeskEntry ref="entry" :document="store.document" @added="added" @form="functionsPanel?.openForm($event)" />
@@ -123,8 +132,12 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
 .title { font-size: 1rem; font-weight: 700; color: var(--river-ink); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .title :deep(input) { color: var(--ink); }
 .title :deep(.shown:hover) { color: var(--amber); border-bottom-color: var(--amber); }
-.here { position: relative; align-self: stretch; display: flex; align-items: center; font-weight: 700; margin-left: 1.2rem; padding: 0 0.4rem; }
-.here i { position: absolute; left: 50%; bottom: 0; width: 9px; height: 9px; margin-left: -4px; border-radius: 3px 3px 0 0; background: var(--amber); box-shadow: 0 0 9px var(--amber); }
+.views { display: flex; align-self: stretch; margin-left: 0.8rem; gap: 0.2rem; }
+.view { position: relative; border: 0; background: none; color: var(--river-soft); padding: 0 0.75rem; cursor: pointer; display: flex; align-items: center; gap: 0.35rem; }
+.view:hover { color: var(--river-ink); }
+.view[aria-current] { color: var(--river-ink); font-weight: 700; }
+.view small { color: var(--river-soft); font-weight: 400; }
+.view i { position: absolute; left: 50%; bottom: 0; width: 9px; height: 9px; margin-left: -4px; border-radius: 3px 3px 0 0; background: var(--amber); box-shadow: 0 0 9px var(--amber); }
 .light { color: var(--river-ink); }
 .light:hover:not(:disabled) { color: var(--amber); background: none; }
 .desk { flex: 1; display: grid; grid-template-columns: minmax(0, 29fr) minmax(0, 71fr); grid-template-rows: minmax(300px, 355px) auto minmax(0, 1fr); }
@@ -141,6 +154,7 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
   .desk > :nth-child(2) { position: sticky; top: 0; z-index: 4; height: 300px; }
   .lower { grid-template-columns: minmax(0, 1fr); }
   .lower > * + * { border-left: 0; border-top: 1px solid var(--hairline); }
-  .here { display: none; }
+  .views { margin-left: 0; }
+  .view { padding: 0 0.4rem; }
 }
 </style>

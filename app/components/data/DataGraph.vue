@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { dataGraphOption, type DataPicture, type DataRects } from '~/utils/dataGraphOption'
+import { lookOf } from '~/utils/look'
+
+const props = defineProps<{ picture: DataPicture | null; described: string }>()
+const emit = defineEmits<{ split: [at: number]; point: [x: number | null] }>()
+const home = useTemplateRef<HTMLElement>('home')
+const rects = shallowRef<DataRects | null>(null)
+interface Chart { setOption(option: unknown, how?: unknown): void; resize(size: { width: number; height: number }): void; dispose(): void }
+let chart: Chart | null = null
+let gone = false
+const size = { width: 0, height: 0 }
+
+function draw(): void {
+  if (!chart || !props.picture || size.width < 120) return
+  const made = dataGraphOption(props.picture, size.width, size.height, lookOf())
+  rects.value = made.rects
+  chart.setOption(made.option, { replaceMerge: ['grid', 'xAxis', 'yAxis', 'series', 'graphic'] })
+}
+watch(() => props.picture, draw)
+onMounted(async () => {
+  const made = await import('~/utils/chart').catch(() => null)
+  if (gone || !home.value || !made) return
+  size.width = home.value.clientWidth
+  size.height = home.value.clientHeight
+  chart = made.openChart(home.value, size.width, size.height) as Chart
+  draw()
+  const watcher = new ResizeObserver(() => {
+    if (!home.value) return
+    size.width = home.value.clientWidth
+    size.height = home.value.clientHeight
+    chart?.resize({ ...size })
+    draw()
+  })
+  watcher.observe(home.value)
+  const dark = matchMedia('(prefers-color-scheme: dark)')
+  dark.addEventListener('change', draw)
+  onScopeDispose(() => { watcher.disconnect(); dark.removeEventListener('change', draw) })
+})
+onBeforeUnmount(() => { gone = true; chart?.dispose(); chart = null })
+
+// ---- the break is dragged by its line
+const holding = ref(false)
+function inputAt(event: PointerEvent): number | null {
+  const r = rects.value
+  if (!r || !home.value) return null
+  const share = (event.clientX - home.value.getBoundingClientRect().left - r.main.left) / r.main.width
+  return share < 0 || share > 1 ? null : r.min + share * (r.max - r.min)
+}
+function near(event: PointerEvent): boolean {
+  const r = rects.value
+  const at = inputAt(event)
+  return props.picture?.split !== null && props.picture !== null && r !== null && at !== null && Math.abs(at - props.picture.split!) < ((r.max - r.min) / r.main.width) * 7
+}
+function press(event: PointerEvent): void { if (!near(event)) return; holding.value = true; (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId) }
+const over = ref(false)
+function move(event: PointerEvent): void {
+  over.value = near(event)
+  const at = inputAt(event)
+  if (!holding.value || at === null || !rects.value) return
+  const step = 10 ** Math.floor(Math.log10((rects.value.max - rects.value.min) / 100))
+  emit('split', Number((Math.round(at / step) * step).toPrecision(12)))
+}
+</script>
+
+<template>
+  <div class="stage" role="img" :aria-label="described" :class="{ over: over || holding }" @pointerdown="press" @pointermove="move" @pointerup="holding = false" @pointercancel="holding = false">
+    <div ref="home" class="canvas" aria-hidden="true" />
+  </div>
+</template>
+
+<style scoped>
+.stage { position: relative; flex: 1; min-height: 320px; }
+.stage.over { cursor: ew-resize; }
+.canvas { position: absolute; inset: 0; }
+</style>

@@ -1,0 +1,4 @@
+export { readCell, readDate, type Cell, type DecimalSign } from './cells'
+export { countFrom, recounted, sinceWords, suggestCounting, type CountUnit, type Counting } from './counting'
+export { freeName, keepTable, type Kept } from './keep'
+export { readTable, type ColumnKind, type OddCell, type ReadColumn, type ReadTable, type TableResult } from './readTable'
