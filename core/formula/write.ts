@@ -80,7 +80,8 @@ function write(e: Expression, name: string, wanted: number, tex: boolean): strin
   switch (e.kind) {
     case 'number': {
       if (e.exact) {
-        const decimal = decimalText(e.exact)
+        // A long decimal out of data stays one; 347913/100000000 says less.
+        const decimal = decimalText(e.exact) ?? (denominator(e.exact) > 1_000_000n ? decimalText(e.exact, 20) : null)
         if (decimal) return wrap(decimal, signOf(e.exact) < 0 ? SUM : ATOM)
         return tex ? wrap(`${signOf(e.exact) < 0 ? '-' : ''}${fractionLatex(e.exact.abs(), '')}`, signOf(e.exact) < 0 ? SUM : PRODUCT) : wrap(rationalText(e.exact), PRODUCT - 0.5)
       }

@@ -1,3 +1,4 @@
+import { sinceWords } from '../data'
 import { toDouble } from '../numeric'
 import { VARIABLE, call, type NumberFunction } from '../formula'
 import { inline, smoothParts } from '../solve'
@@ -123,7 +124,7 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
   const noun = inputNoun(variable.name, variable.unit)
   return {
     variable: variableName, variables, framed, x: xAxis, panes, curves, ghosts, points, thresholds,
-    xLabel: `${variable.name}${noun !== variable.name ? `, ${noun}` : variable.unit?.text ? `, ${variable.unit.text}` : ''}${variable.since === null ? '' : ` since ${variable.since}`}`,
+    xLabel: `${variable.name}${noun !== variable.name ? `, ${noun}` : variable.unit?.text ? `, ${variable.unit.text}` : ''}${variable.since === null ? '' : ` since ${sinceWords(variable.since)}`}`,
     shades: shadesOf(variable, xAxis, model.source.variables?.find((v) => v.name === variableName)?.to, model),
     caption: framed ? caption(own, variable, asides.length > 0) : `looking at ${formatNumber(xAxis.min)} … ${formatNumber(xAxis.max)}`,
     described: described(panes, points, variableName, xAxis),
