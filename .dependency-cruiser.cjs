@@ -1,5 +1,5 @@
 /** Which way imports go: see docs/architecture.md. Each layer of the core imports only earlier ones. */
-const layers = ['numeric', 'units', 'interval', 'formula', 'solve', 'fit', 'model', 'data', 'explain', 'graph', 'desk', 'forms', 'story', 'slips']
+const layers = ['numeric', 'units', 'interval', 'formula', 'solve', 'fit', 'model', 'plan', 'data', 'explain', 'graph', 'desk', 'forms', 'story', 'slips']
 const later = (name) => layers.slice(layers.indexOf(name) + 1)
 
 module.exports = {

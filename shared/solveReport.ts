@@ -1,4 +1,5 @@
 import { analyse, type CaseFile, type CaseProblem, type Finding, type ModelFit, type Solution } from '#core/model'
+import { solvePlan, type PlanPoint, type PlanResult } from '#core/plan'
 import { sentenceOf, workingOf, type WorkingStep } from '#core/explain'
 
 const finite = (x: number | null): number | null => (x !== null && Number.isFinite(x) ? x : null)
@@ -31,23 +32,32 @@ function fitted(name: string, { by, fit, skipped, from, to }: ModelFit) {
   }
 }
 
-export type Report = { errors: { path: string; message: string; at?: number }[] } | { title: string; functions: unknown[]; fits: ReturnType<typeof fitted>[]; findings: ReturnType<typeof finding>[]; plan: null; warnings: { path: string; message: string }[] }
+/** What `solve` prints of a plan. */
+function planned(p: PlanResult) {
+  const point = ({ at, value }: PlanPoint) => ({ at, value })
+  return {
+    status: p.status, corners: p.corners.map(({ at, exact, value, on }) => ({ at, exact, value, on })), regionBounded: p.regionBounded, directions: p.directions, best: p.best.map(point), whole: p.whole && point(p.whole),
+    wholeTies: p.wholeTies?.map(point) ?? null, binding: p.binding, slack: p.slack, multipliers: p.multipliers, ranges: p.ranges, conflict: p.conflict, notes: p.notes,
+  }
+}
+
+export type Report = { errors: { path: string; message: string; at?: number }[] } | { title: string; functions: unknown[]; fits: ReturnType<typeof fitted>[]; findings: ReturnType<typeof finding>[]; plan: ReturnType<typeof planned> | null; warnings: { path: string; message: string }[] }
 
 const problem = ({ path, message, at }: CaseProblem) => ({ path, message, ...(at === undefined ? {} : { at }) })
 
 /** Solves a whole case into the document that the command line prints. An invalid case gives all its errors. */
 export function solveReport(source: CaseFile): Report {
   const { model, findings } = analyse(source)
-  if (model.errors.length > 0) return { errors: model.errors.map(problem) }
+  const plan = source.plan ? solvePlan(source.plan, model.names) : null
+  if (model.errors.length > 0 || (plan && plan.errors.length > 0)) return { errors: [...model.errors, ...(plan?.errors ?? [])].map(problem) }
   const working = (id: string) => { const q = source.questions?.find((r) => r.id === id); return q ? workingOf(q, model) : [] }
-  const warnings = model.warnings.map(problem)
-  if (source.plan) warnings.push({ path: 'plan', message: 'Plans are not solved by this version yet; the rest of the case is.' })
+  const warnings = [...model.warnings, ...(plan?.warnings ?? [])].map(problem)
   return {
     title: source.title,
     functions: [...model.functions.values()].map((f) => ({ name: f.name, text: f.text, latex: f.latex, unit: f.unit?.text || null, unitsAgree: f.unitsAgree })),
     fits: [...model.fits].map(([name, fit]) => fitted(name, fit)),
     findings: findings.map((f) => finding(f, sentenceOf(f, model), working(f.id))),
-    plan: null,
+    plan: plan?.result ? planned(plan.result) : null,
     warnings,
   }
 }

@@ -60,7 +60,8 @@ export type Question = AnyQuestion & (
 
 export interface Plan {
   variables: { name: string; unit?: string | undefined; label?: string | undefined; whole?: boolean | undefined }[]
-  constraints: { id: string; text: string; label?: string | undefined }[]
+  /** `off`: kept, but without force */
+  constraints: { id: string; text: string; label?: string | undefined; off?: boolean | undefined }[]
   objective?: { text: string; sense: 'greatest' | 'least'; unit?: string | undefined } | undefined
 }
 

@@ -107,3 +107,11 @@ export function rationalRoot(r: Rational, k: number): Rational | null {
   const d = integerRoot(r.d as bigint, k)
   return n ** BigInt(k) === r.n && d ** BigInt(k) === r.d ? ratio(n, d) : null
 }
+
+/** The greatest whole number not above, and the least not below. */
+export function floorOf(r: Rational): Rational {
+  const [n, d] = [numerator(r), denominator(r)]
+  const q = n / d
+  return ratio(n < 0n && q * d !== n ? q - 1n : q)
+}
+export const ceiling = (r: Rational): Rational => floorOf(r.neg()).neg()

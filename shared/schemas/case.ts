@@ -50,7 +50,7 @@ const question = z.discriminatedUnion('ask', [
 ])
 const plan = z.strictObject({
   variables: z.array(z.strictObject({ name, unit, label, whole: z.boolean().optional() })),
-  constraints: z.array(z.strictObject({ id: z.string(), text: z.string(), label })),
+  constraints: z.array(z.strictObject({ id: z.string(), text: z.string(), label, off: z.boolean().optional() })),
   objective: z.strictObject({ text: z.string(), sense: z.enum(['greatest', 'least']), unit }).optional(),
 })
 

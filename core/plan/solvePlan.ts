@@ -1,0 +1,170 @@
+import { ONE, ZERO, isZero, ratio, rationalText, toDouble, type Rational } from '../numeric'
+import { quoted, type Names } from '../formula'
+import type { CaseProblem, Plan } from '../model'
+import { maximise } from './exactSimplex'
+import { readConstraint, readForm, type Relation } from './linear'
+import { isTight, regionOf, type Point, type Region } from './region'
+import { maximiseWhole } from './whole'
+
+export interface PlanPoint { readonly at: readonly number[]; readonly exact: readonly string[]; readonly value: number | null }
+export interface PlanCorner extends PlanPoint { readonly on: readonly string[] }
+/** A plan worked out; null where the plan does not ask for it. */
+export interface PlanResult {
+  readonly status: 'optimal' | 'tied' | 'unbounded' | 'infeasible' | null
+  readonly corners: readonly PlanCorner[]
+  readonly outside: readonly PlanPoint[]
+  readonly regionBounded: boolean | null
+  readonly directions: readonly (readonly number[])[]
+  readonly best: readonly PlanPoint[]
+  readonly whole: PlanPoint | null
+  readonly wholeTies: readonly PlanPoint[] | null
+  readonly binding: readonly string[]
+  readonly slack: Readonly<Record<string, number>>
+  readonly multipliers: Readonly<Record<string, number | null>>
+  /** right-hand sides between which a multiplier holds; null ends are open */
+  readonly ranges: Readonly<Record<string, readonly [number | null, number | null]>>
+  /** a smallest set of constraints that cannot hold together */
+  readonly conflict: readonly string[]
+  readonly notes: readonly string[]
+  /** how far the best value of a second method lies from this one, relative */
+  readonly secondWay: number | null
+}
+export interface PlanReading { readonly result: PlanResult | null; readonly errors: readonly CaseProblem[]; readonly warnings: readonly CaseProblem[] }
+interface Named extends Relation { readonly id: string }
+
+/** Reads and solves the plan of a case, exactly. */
+export function solvePlan(plan: Plan, names: Names): PlanReading {
+  const errors: CaseProblem[] = []
+  const warnings: CaseProblem[] = []
+  const variables = plan.variables.map((v) => v.name)
+  if (variables.length === 0) errors.push({ path: 'plan.variables', message: 'A plan needs at least one variable.' })
+  const ids = new Set<string>()
+  const relations: Named[] = []
+  plan.constraints.forEach((c, i) => {
+    const path = `plan.constraints[${i}]`
+    if (ids.has(c.id)) errors.push({ path: `${path}.id`, message: `The id ${quoted(c.id)} is used twice; every constraint has its own.` })
+    ids.add(c.id)
+    if (c.off) return
+    const read = readConstraint(c.text, variables, names)
+    if (!read.ok) { errors.push({ path: `${path}.text`, message: read.problem.message, at: read.problem.start, end: read.problem.end }); return }
+    if (read.strict) warnings.push({ path: `${path}.text`, message: `${quoted(c.text.trim())} is read with its border: a best value needs one.` })
+    for (const r of read.relations) relations.push({ ...r, id: c.id })
+  })
+  const objective = plan.objective ? readForm(plan.objective.text, variables, names) : null
+  if (objective && !objective.ok) errors.push({ path: 'plan.objective.text', message: objective.problem.message, at: objective.problem.start, end: objective.problem.end })
+  if (errors.length > 0 || (objective && !objective.ok)) return { result: null, errors, warnings }
+  const greatest = plan.objective?.sense !== 'least'
+  const form = objective?.ok ? objective.form : null
+  return { result: new PlanSolver(plan, relations, form?.coefficients ?? null, form?.constant ?? ZERO, greatest).solve(), errors, warnings }
+}
+
+class PlanSolver {
+  private readonly n: number
+  /** the objective to be made greatest */
+  private readonly up: readonly Rational[]
+  constructor(private readonly plan: Plan, private readonly relations: readonly Named[], private readonly c: readonly Rational[] | null, private readonly constant: Rational, private readonly greatest: boolean) {
+    this.n = plan.variables.length
+    this.up = (c ?? plan.variables.map(() => ZERO)).map((v) => (greatest ? v : v.neg()))
+  }
+
+  private valueAt(at: readonly Rational[]): Rational | null { return this.c && this.c.reduce((s, v, j) => s.add(v.mul(at[j]!)), this.constant) }
+  private point(at: readonly Rational[]): PlanPoint { const v = this.valueAt(at); return { at: at.map(toDouble), exact: at.map(rationalText), value: v && toDouble(v) } }
+
+  solve(): PlanResult {
+    const region = this.n === 2 ? regionOf(this.relations) : null
+    const corners = (region?.corners ?? []).map((k): PlanCorner => ({ ...this.point(k.at), on: [...new Set(k.on.map((i) => this.relations[i]!.id))] }))
+    const none: PlanResult = {
+      status: null, corners, outside: (region?.outside ?? []).slice(0, 200).map((p) => this.point(p)), regionBounded: region ? region.bounded : null, directions: (region?.directions ?? []).map((d) => d.map(toDouble)),
+      best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, conflict: [], notes: [], secondWay: null,
+    }
+    const first = maximise(this.up, this.relations)
+    if (first.status === 'infeasible' || region?.empty) return { ...none, status: 'infeasible', conflict: this.conflict() }
+    if (!this.c) return none
+    if (first.status === 'work') return { ...none, notes: ['The plan is too large for the exact method.'] }
+    if (first.status !== 'optimal') return { ...none, status: 'unbounded' }
+    const bests = this.allBest(region, first.at, first.value)
+    const best = bests.map((p) => this.point(p))
+    const tied = bests.length > 1 || this.tiesOpenly(region, first.value)
+    const always = this.relations.filter((r) => bests.every((p) => tight(r, p)))
+    const whole = this.plan.variables.some((v) => v.whole) ? this.wholeBest() : null
+    const at = bests[0]!
+    const slack: Record<string, number> = {}
+    for (const r of this.relations) if (!this.relations.some((s) => s.id === r.id && tight(s, at))) { const room = toDouble(dot(r.coefficients, at).sub(r.bound).abs()); slack[r.id] = Math.min(slack[r.id] ?? Infinity, room) }
+    const binding = [...new Set(always.map((r) => r.id))]
+    const multipliers: Record<string, number | null> = {}
+    const ranges: Record<string, readonly [number | null, number | null]> = {}
+    for (const r of this.relations) {
+      if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) continue
+      if (!tight(r, at)) { multipliers[r.id] ??= 0; continue }
+      const worth = this.worth(r, first.value)
+      multipliers[r.id] = worth && toDouble(worth)
+      if (worth) { const range = this.rangeOf(r, worth, first.value); if (range) ranges[r.id] = range }
+    }
+    return { ...none, status: tied ? 'tied' : 'optimal', best, ...(whole ?? {}), binding, slack, multipliers, ranges, secondWay: region && corners.length > 0 && region.bounded ? this.differs(corners, first.value) : null }
+  }
+
+  /** Corners against the simplex method: the same best value twice. */
+  private differs(corners: readonly PlanCorner[], best: Rational): number {
+    const wanted = toDouble((this.greatest ? best : best.neg()).add(this.constant))
+    const found = corners.reduce((m, k) => (this.greatest ? Math.max(m, k.value!) : Math.min(m, k.value!)), this.greatest ? -Infinity : Infinity)
+    return Math.abs(found - wanted) / Math.max(1, Math.abs(wanted))
+  }
+
+  private allBest(region: Region | null, at: readonly Rational[], value: Rational): (readonly Rational[])[] {
+    if (region && region.corners.length > 0) { const list = region.corners.filter((k) => dot(this.up, k.at).compare(value) === 0).map((k) => k.at as readonly Rational[]); if (list.length > 0) return list }
+    if (this.n === 2) return [at]
+    // More variables: the ends of the best face along each of them.
+    const level: Relation = { coefficients: this.up, sense: '=', bound: value }
+    const found: (readonly Rational[])[] = [at]
+    if (this.n <= 12) for (let j = 0; j < this.n; j++) for (const s of [1, -1]) {
+      const end = maximise(this.up.map((_, k) => (k === j ? ratio(s) : ZERO)), [...this.relations, level])
+      if (end.status === 'optimal' && !found.some((p) => p.every((v, k) => v.compare(end.at[k]!) === 0))) found.push(end.at)
+    }
+    return found
+  }
+  /** Whether the best face goes on for ever: a ray or a line of equally good points. */
+  private tiesOpenly(region: Region | null, value: Rational): boolean {
+    if (region) return region.directions.some((d) => isZero(dot(this.up, d as readonly Rational[])))
+    const level: Relation = { coefficients: this.up, sense: '=', bound: value }
+    return this.n <= 12 && this.up.some((_, j) => [1, -1].some((s) => maximise(this.up.map((_v, k) => (k === j ? ratio(s) : ZERO)), [...this.relations, level]).status === 'unbounded'))
+  }
+
+  private wholeBest(): Pick<PlanResult, 'whole' | 'wholeTies' | 'notes'> {
+    const r = maximiseWhole(this.up, this.relations, this.plan.variables.map((v) => v.whole === true))
+    if (r.status === 'optimal') return { whole: this.point(r.at), wholeTies: r.ties && r.ties.length > 1 ? r.ties.map((p) => this.point(p)) : null, notes: [] }
+    return { whole: null, wholeTies: null, notes: [r.status === 'infeasible' ? 'No point with whole values keeps all constraints.' : 'The best whole point was not settled within the work allowed.'] }
+  }
+
+  private shifted(r: Named, by: Rational): ReturnType<typeof maximise> { return maximise(this.up, this.relations.map((s) => (s === r ? { ...s, bound: s.bound.add(by) } : s))) }
+  /** Change of the best value for one more on the right-hand side; null where more and less do not change it alike. */
+  private worth(r: Named, value: Rational): Rational | null {
+    const step = ratio(1, 1_000_000).mul(r.bound.abs().compare(ONE) > 0 ? r.bound.abs() : ONE)
+    const [more, less] = [this.shifted(r, step), this.shifted(r, step.neg())]
+    if (more.status !== 'optimal' || less.status !== 'optimal') return null
+    const [a, b] = [more.value.sub(value).div(step), value.sub(less.value).div(step)]
+    return a.compare(b) === 0 ? (this.greatest ? a : a.neg()) : null
+  }
+  /** How far a right-hand side may go while its worth stays the same: doubled until it changes, then halved in. */
+  private rangeOf(r: Named, worth: Rational, value: Rational): readonly [number | null, number | null] | null {
+    if (this.relations.length > 40) return null
+    const slope = this.greatest ? worth : worth.neg()
+    const end = (sign: 1 | -1): number | null => {
+      const keeps = (t: Rational) => { const s = this.shifted(r, t.mul(ratio(sign))); return s.status === 'optimal' && s.value.sub(value).compare(slope.mul(t).mul(ratio(sign))) === 0 }
+      let good = ratio(1, 1_000_000)
+      let bad: Rational | null = null
+      for (let t = ONE; ; t = t.mul(ratio(4))) { if (keeps(t)) { good = t; if (t.compare(ratio(10n ** 9n)) > 0) return null } else { bad = t; break } }
+      for (let i = 0; i < 40; i++) { const m: Rational = good.add(bad).div(ratio(2)); if (keeps(m)) good = m; else bad = m }
+      return Number(toDouble(r.bound.add(good.add(bad).div(ratio(2)).mul(ratio(sign)))).toPrecision(9))
+    }
+    return [end(-1), end(1)]
+  }
+
+  /** Constraints are dropped one by one as long as the rest still cannot hold. */
+  private conflict(): string[] {
+    let left = [...this.relations]
+    for (const r of this.relations) { const without = left.filter((s) => s !== r); if (maximise(this.up.map(() => ZERO), without).status === 'infeasible') left = without }
+    return [...new Set(left.map((r) => r.id))]
+  }
+}
+const dot = (a: readonly Rational[], b: readonly Rational[]): Rational => a.reduce((s, v, j) => s.add(v.mul(b[j]!)), ZERO)
+const tight = (r: Relation, at: readonly Rational[]): boolean => (at.length === 2 ? isTight(r, at as unknown as Point) : dot(r.coefficients, at).compare(r.bound) === 0)
