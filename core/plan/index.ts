@@ -1,5 +1,6 @@
 export { readConstraint, readForm, type LinearForm, type Relation, type Sense } from './linear'
 export { maximise, type LinearResult } from './exactSimplex'
 export { regionOf, type Point, type Region } from './region'
+export { planPicture, segment, type PlanPicture } from './draw'
 export { maximiseWhole, type WholeResult } from './whole'
 export { solvePlan, type PlanCorner, type PlanPoint, type PlanReading, type PlanResult } from './solvePlan'

@@ -95,7 +95,13 @@ class PlanSolver {
     const ranges: Record<string, readonly [number | null, number | null]> = {}
     for (const r of this.relations) {
       if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) continue
-      if (!tight(r, at)) { multipliers[r.id] ??= 0; continue }
+      if (!tight(r, at)) {
+        multipliers[r.id] ??= 0
+        // A side that does not bind may move as far as the best point lies from it.
+        const reach = toDouble(dot(r.coefficients, at))
+        ranges[r.id] ??= r.sense === '<=' ? [reach, null] : [null, reach]
+        continue
+      }
       const worth = this.worth(r, first.value)
       multipliers[r.id] = worth && toDouble(worth)
       if (worth) { const range = this.rangeOf(r, worth, first.value); if (range) ranges[r.id] = range }
@@ -154,7 +160,9 @@ class PlanSolver {
       let bad: Rational | null = null
       for (let t = ONE; ; t = t.mul(ratio(4))) { if (keeps(t)) { good = t; if (t.compare(ratio(10n ** 9n)) > 0) return null } else { bad = t; break } }
       for (let i = 0; i < 40; i++) { const m: Rational = good.add(bad).div(ratio(2)); if (keeps(m)) good = m; else bad = m }
-      return Number(toDouble(r.bound.add(good.add(bad).div(ratio(2)).mul(ratio(sign)))).toPrecision(9))
+      const found = toDouble(r.bound.add(good.add(bad).div(ratio(2)).mul(ratio(sign))))
+      // Where the halving ends within rounding of 0, it is 0.
+      return Math.abs(found) < 1e-9 * Math.max(1, Math.abs(toDouble(r.bound))) ? 0 : Number(found.toPrecision(9))
     }
     return [end(-1), end(1)]
   }

@@ -1,5 +1,6 @@
 import { analyse, type CaseFile } from '#core/model'
-import { sentenceOf } from '#core/explain'
+import { planWords, sentenceOf } from '#core/explain'
+import { planPicture, solvePlan } from '#core/plan'
 import { compileNumber, VARIABLE, call } from '#core/formula'
 import { toDouble } from '#core/numeric'
 
@@ -14,6 +15,7 @@ export function summarise(document: CaseFile): CaseSummary {
     const { model, findings } = analyse(document)
     const first = findings.find((f) => f.status === 'found')
     const functions = [...model.functions.values()].filter((f) => !f.trouble)
+    if (document.plan && !first && functions.length === 0) return planSummary(document, model.names)
     // The curves of the first finding, and those that share its unit.
     const leading = functions.find((f) => f.name === (first ?? findings[0])?.about.functions[0]) ?? functions[functions.length - 1]
     const drawn = functions.filter((f) => f.of === leading?.of && f.unit?.text === leading.unit?.text)
@@ -35,4 +37,14 @@ export function summarise(document: CaseFile): CaseSummary {
   } catch {
     return { says: '', curves: [] }
   }
+}
+
+/** A plan: its decision, and the outline of its region. */
+function planSummary(document: CaseFile, names: Parameters<typeof solvePlan>[1]): CaseSummary {
+  const plan = document.plan!
+  const { result } = solvePlan(plan, names)
+  if (!result) return { says: '', curves: [] }
+  const picture = planPicture(plan, names, result)
+  const outline = picture && picture.region.length > 2 ? [...picture.region, picture.region[0]!].map(([x, y]): [number, number] => [Math.round(((x - picture.frame.x0) / (picture.frame.x1 - picture.frame.x0)) * 1000) / 1000, Math.round(((y - picture.frame.y0) / (picture.frame.y1 - picture.frame.y0)) * 1000) / 1000]) : null
+  return { says: planWords(plan, result).says, curves: outline ? [outline] : [] }
 }

@@ -65,3 +65,10 @@ describe('cases are kept', () => {
     expect((await new CaseStore(open.db).get(made.id))!.case).toEqual(document('One'))
   })
 })
+
+it('a plan stands on the shelf with its decision and the outline of its region', async () => {
+  await store.create({ format: 'pasear-case', version: 1, title: 'P', plan: { variables: [{ name: 'x' }, { name: 'y' }], constraints: [{ id: 'A', text: 'x + y <= 4' }, { id: 'B', text: 'x >= 0' }, { id: 'C', text: 'y >= 0' }], objective: { text: 'x + 2y', sense: 'greatest' } } })
+  const [shelf] = await store.list()
+  expect(shelf!.summary.says).toBe('Make x = 0 and y = 4: 8.')
+  expect(shelf!.summary.curves[0]!.length).toBeGreaterThanOrEqual(4)
+})

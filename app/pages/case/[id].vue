@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import { CircleHelp, Redo2, Undo2 } from '@lucide/vue'
 import { trailOf } from '#core/desk'
+import type { Component } from 'vue'
 import type { View } from '#core/graph'
 import type { CaseFile } from '#core/model'
 import { RequestFailure } from '~/utils/caseApi'
 import type DeskEntry from '~/components/desk/DeskEntry.vue'
 import type DeskFunctions from '~/components/desk/DeskFunctions.vue'
+
+// The other views come when they are asked for; while the server is away they are asked for again.
+const later = (loader: () => Promise<{ default: Component }>) => defineAsyncComponent({ loader, onError: (_failure, retry, fail, attempts) => { if (attempts < 60) setTimeout(retry, 2000); else fail() } })
+const CaseData = later(() => import('~/components/data/CaseData.vue'))
+const CasePlan = later(() => import('~/components/plan/CasePlan.vue'))
 
 const route = useRoute()
 const store = useCaseStore()
@@ -52,7 +58,7 @@ async function added(key: string): Promise<void> {
 }
 
 // ---- views of the case
-const VIEWS = [{ id: 'desk', name: 'Desk' }, { id: 'data', name: 'Data' }] as const
+const VIEWS = [{ id: 'desk', name: 'Desk' }, { id: 'data', name: 'Data' }, { id: 'plan', name: 'Plan' }] as const
 type ViewId = (typeof VIEWS)[number]['id']
 const where = computed((): ViewId => VIEWS.find((v) => v.id === route.query.view)?.id ?? 'desk')
 function goView(id: ViewId): void { if (id !== where.value) void navigateTo({ path: route.path, query: id === 'desk' ? {} : { view: id } }) }
@@ -108,6 +114,7 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
       </template>
     </AppHead>
     <CaseData v-if="store.document && !missing && where === 'data'" :document="store.document" @used="goView('desk')" />
+    <CasePlan v-else-if="store.document && !missing && where === 'plan'" :document="store.document" />
     <main v-else-if="store.document && !missing" class="desk">
       <DeskStory :document="store.document" :lit="lit" :slips="slips.filter((x) => x.key === 'story')" @point="point" />
       <DeskGraph v-model:view="view" :picture="picture" :document="store.document" :lit="lit" :stale="broken" />

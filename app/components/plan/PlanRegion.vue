@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { axis } from '#core/graph'
+import { formatNumber, formatQuantity } from '#core/explain'
+import { parseUnit } from '#core/units'
+import { segment, type PlanPicture, type PlanResult } from '#core/plan'
+import type { Plan } from '#core/model'
+
+/** The region of two variables: what is allowed, the lines that bound it, its corners, and the objective's line, which can be slid. */
+const props = defineProps<{ plan: Plan; result: PlanResult; picture: PlanPicture; colours: Readonly<Record<string, number>>; pointed: string | null; ruledOut: boolean }>()
+const [LEFT, RIGHT, TOP, BOTTOM] = [52, 26, 22, 44]
+const home = useTemplateRef<HTMLElement>('home')
+const size = reactive({ width: 560, height: 560 })
+onMounted(() => {
+  const measure = () => { if (home.value) { size.width = Math.max(260, home.value.clientWidth); size.height = Math.max(280, home.value.clientHeight) } }
+  measure()
+  const watcher = new ResizeObserver(measure)
+  watcher.observe(home.value!)
+  onScopeDispose(() => watcher.disconnect())
+})
+const xs = computed(() => axis(props.picture.frame.x0, props.picture.frame.x1, Math.max(3, Math.round(size.width / 90)), false))
+const ys = computed(() => axis(props.picture.frame.y0, props.picture.frame.y1, Math.max(3, Math.round(size.height / 70)), false))
+const inner = computed(() => ({ width: size.width - LEFT - RIGHT, height: size.height - TOP - BOTTOM }))
+const X = (x: number) => LEFT + ((x - props.picture.frame.x0) / (props.picture.frame.x1 - props.picture.frame.x0)) * inner.value.width
+const Y = (y: number) => TOP + inner.value.height - ((y - props.picture.frame.y0) / (props.picture.frame.y1 - props.picture.frame.y0)) * inner.value.height
+const polygon = computed(() => props.picture.region.map(([x, y]) => `${X(x)},${Y(y)}`).join(' '))
+const unit = computed(() => (props.plan.objective?.unit ? parseUnit(props.plan.objective.unit).unit : null))
+const bestKeys = computed(() => new Set(props.result.best.map((b) => b.at.join(','))))
+const cornerText = (c: PlanResult['corners'][number]) => `(${c.at.map((v) => formatNumber(v, 5)).join(', ')})${c.value === null ? '' : ` ${formatQuantity(c.value, unit.value, 6)}`}`
+const name = (k: 0 | 1) => { const v = props.plan.variables[k]!; return `${v.name}${v.label ? `, ${v.label}` : v.unit ? `, ${v.unit}` : ''}` }
+
+// ---- the objective's line: slid by hand and by key; it snaps to corners
+const level = ref<number | null>(null)
+const bestLevel = computed(() => (props.result.best[0]?.value ?? null))
+watch(() => props.result, () => { level.value = null })
+const shown = computed(() => level.value ?? bestLevel.value)
+const constant = computed(() => { const b = props.result.best[0] ?? props.result.corners[0]; const o = props.picture.objective; return b && o && b.value !== null ? b.value - o[0] * b.at[0]! - o[1] * b.at[1]! : 0 })
+const line = computed(() => { const o = props.picture.objective; return o && shown.value !== null && (o[0] !== 0 || o[1] !== 0) ? segment({ a: o[0], b: o[1], c: shown.value - constant.value }, props.picture.frame) : null })
+const levels = computed(() => [...new Set(props.result.corners.flatMap((c) => (c.value === null ? [] : [c.value])))].sort((a, b) => a - b))
+function slide(to: number): void {
+  const all = levels.value
+  const reach = (all.at(-1) ?? 1) - (all[0] ?? 0) || 1
+  const near = all.find((v) => Math.abs(v - to) < reach * 0.015)
+  level.value = near ?? to
+}
+function key(event: KeyboardEvent): void {
+  const all = levels.value
+  if (shown.value === null || all.length === 0) return
+  const reach = (all.at(-1)! - all[0]!) || 1
+  if (event.key === 'ArrowRight' || event.key === 'ArrowUp') { event.preventDefault(); level.value = event.shiftKey ? all.find((v) => v > shown.value! + reach * 1e-9) ?? shown.value : shown.value + reach / 50 } else if (event.key === 'ArrowLeft' || event.key === 'ArrowDown') { event.preventDefault(); level.value = event.shiftKey ? [...all].reverse().find((v) => v < shown.value! - reach * 1e-9) ?? shown.value : shown.value - reach / 50 } else if (event.key === 'Home' || event.key === 'Escape') level.value = null
+  else return
+  event.stopPropagation()
+}
+// ---- a point read off: every constraint with what is left there
+const at = ref<[number, number] | null>(null)
+let sliding = false
+function placed(event: PointerEvent): [number, number] | null {
+  const box = home.value!.getBoundingClientRect()
+  const [px, py] = [event.clientX - box.left, event.clientY - box.top]
+  const f = props.picture.frame
+  if (px < LEFT || px > LEFT + inner.value.width || py < TOP || py > TOP + inner.value.height) return null
+  const p: [number, number] = [f.x0 + ((px - LEFT) / inner.value.width) * (f.x1 - f.x0), f.y1 - ((py - TOP) / inner.value.height) * (f.y1 - f.y0)]
+  const corner = props.result.corners.find((c) => Math.hypot(X(c.at[0]!) - px, Y(c.at[1]!) - py) < 10)
+  return corner ? [corner.at[0]!, corner.at[1]!] : (p.map((v, k) => Number(v.toPrecision(3 + (k >= 0 ? 1 : 0)))) as [number, number])
+}
+function move(event: PointerEvent): void {
+  const p = placed(event)
+  at.value = p
+  const o = props.picture.objective
+  if (sliding && p && o) slide(o[0] * p[0] + o[1] * p[1] + constant.value)
+}
+function press(event: PointerEvent): void {
+  const p = placed(event)
+  const o = props.picture.objective
+  if (!p || !o || shown.value === null) return
+  const off = Math.abs(o[0] * p[0] + o[1] * p[1] + constant.value - shown.value) / (Math.abs(o[0]) * (props.picture.frame.x1 - props.picture.frame.x0) + Math.abs(o[1]) * (props.picture.frame.y1 - props.picture.frame.y0))
+  if (off < 0.03) { sliding = true; (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId) }
+}
+const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.result.corners.length} corners${props.result.regionBounded === false ? ', without end' : ''}${props.result.corners.map((c) => `; ${cornerText(c)}`).join('')}.`)
+</script>
+
+<template>
+  <div
+    ref="home" class="region" tabindex="0" role="application" aria-roledescription="region" :aria-label="described" aria-keyshortcuts="ArrowUp ArrowDown Shift+ArrowUp Shift+ArrowDown"
+    @pointermove="move" @pointerdown="press" @pointerup="sliding = false" @pointercancel="sliding = false" @pointerleave="at = null" @keydown="key"
+  >
+    <svg :width="size.width" :height="size.height" aria-hidden="true">
+      <defs><clipPath id="plan-frame"><rect :x="LEFT" :y="TOP" :width="inner.width" :height="inner.height" /></clipPath></defs>
+      <g class="grid"><line v-for="t in xs.ticks" :key="`x${t}`" :x1="X(t)" :x2="X(t)" :y1="TOP" :y2="TOP + inner.height" /><line v-for="t in ys.ticks" :key="`y${t}`" :x1="LEFT" :x2="LEFT + inner.width" :y1="Y(t)" :y2="Y(t)" /></g>
+      <g clip-path="url(#plan-frame)">
+        <path v-if="ruledOut" class="out" fill-rule="evenodd" :d="`M${LEFT},${TOP}h${inner.width}v${inner.height}h${-inner.width}Z ${picture.region.length ? `M${polygon.split(' ').join('L')}Z` : ''}`" />
+        <polygon v-else-if="picture.region.length > 2" class="in" :points="polygon" />
+        <polyline v-else-if="picture.region.length > 0" class="thin" :points="polygon" />
+        <circle v-for="[x, y] in picture.lattice" :key="`${x} ${y}`" class="whole" :cx="X(x)" :cy="Y(y)" r="1.7" />
+        <circle v-for="p in result.outside" :key="p.at.join()" class="faint" :cx="X(p.at[0]!)" :cy="Y(p.at[1]!)" r="3" />
+        <line v-for="(l, i) in picture.lines" :key="i" :x1="X(l.from[0])" :y1="Y(l.from[1])" :x2="X(l.to[0])" :y2="Y(l.to[1])" :stroke="`var(--curve-${colours[l.id] ?? 6})`" :stroke-width="pointed === l.id ? 3.4 : 2" :opacity="pointed && pointed !== l.id ? 0.3 : 1" />
+        <line v-if="line" class="objective" :x1="X(line[0][0])" :y1="Y(line[0][1])" :x2="X(line[1][0])" :y2="Y(line[1][1])" />
+      </g>
+      <g v-for="(l, i) in picture.lines" :key="`n${i}`"><text class="name" :x="X(l.to[0]) + (l.to[0] >= picture.frame.x1 - 1e-9 ? 5 : -4)" :y="Math.max(TOP + 10, Math.min(TOP + inner.height - 4, Y(l.to[1]) + (l.to[0] >= picture.frame.x1 - 1e-9 ? 4 : 14)))" :style="{ fill: `var(--curve-${colours[l.id] ?? 6})` }">{{ l.id }}</text></g>
+      <g v-for="c in result.corners" :key="c.at.join()">
+        <circle :cx="X(c.at[0]!)" :cy="Y(c.at[1]!)" :r="bestKeys.has(c.at.join(',')) ? 7 : 5" :class="bestKeys.has(c.at.join(',')) ? 'best' : 'corner'" />
+        <text class="label" :class="{ strong: bestKeys.has(c.at.join(',')) }" :x="X(c.at[0]!) + (X(c.at[0]!) > LEFT + inner.width * 0.7 ? -10 : 11)" :y="Y(c.at[1]!) - 9" :text-anchor="X(c.at[0]!) > LEFT + inner.width * 0.7 ? 'end' : 'start'">{{ cornerText(c) }}</text>
+      </g>
+      <g class="ticks"><text v-for="t in xs.ticks" :key="`tx${t}`" :x="X(t)" :y="TOP + inner.height + 16" text-anchor="middle">{{ formatNumber(t) }}</text><text v-for="t in ys.ticks" :key="`ty${t}`" :x="LEFT - 7" :y="Y(t) + 4" text-anchor="end">{{ formatNumber(t) }}</text>
+        <text :x="LEFT + inner.width / 2" :y="size.height - 8" text-anchor="middle">{{ name(0) }}</text><text :x="6" :y="12">{{ name(1) }}</text></g>
+    </svg>
+    <div v-if="at" class="readout" aria-hidden="true"><strong>({{ at.map((v) => formatNumber(v, 5)).join(', ') }})</strong><slot name="left" :at="at" /></div>
+    <p class="sr-only" role="status">{{ level !== null && shown !== null ? `objective line at ${formatQuantity(shown, unit)}` : '' }}</p>
+    <p v-if="level !== null && shown !== null" class="level">objective at {{ formatQuantity(shown, unit) }} <button type="button" class="word-button" @click="level = null">back to the best</button></p>
+  </div>
+</template>
+
+<style scoped>
+.region { position: relative; flex: 1; min-height: 340px; overflow: hidden; touch-action: pan-y; cursor: crosshair; }
+svg { position: absolute; inset: 0; display: block; }
+.grid line { stroke: var(--hairline); }
+.in { fill: var(--jade); opacity: 0.15; }
+.out { fill: var(--brick); opacity: 0.14; }
+.thin { fill: none; stroke: var(--jade); stroke-width: 6; opacity: 0.4; }
+.whole { fill: var(--jade); }
+.faint { fill: none; stroke: var(--ink-3); opacity: 0.55; }
+.objective { stroke: var(--amber); stroke-width: 2.6; stroke-dasharray: 9 5; cursor: grab; }
+.corner { fill: var(--paper); stroke: var(--jade); stroke-width: 2.4; }
+.best { fill: var(--amber); stroke: var(--paper); stroke-width: 2; }
+.label, .name, .ticks text { font-family: var(--face); font-size: 12px; fill: var(--ink-2); }
+.label { fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 3px; }
+.strong { font-weight: 700; font-size: 14px; }
+.name { font-weight: 700; font-size: 13px; }
+.readout { position: absolute; top: 30px; right: 36px; display: grid; gap: 1px; padding: 0.4rem 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 6px; font-size: 0.85rem; pointer-events: none; max-width: 60%; }
+.level { position: absolute; left: 60px; bottom: 46px; background: var(--paper); font-size: 0.87rem; padding: 1px 6px; border-radius: 4px; }
+</style>
