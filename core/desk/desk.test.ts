@@ -84,3 +84,17 @@ it('angles are single fractions of π', () => {
   const two = card({ format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 'x', from: 0, to: 6 }], functions: [{ name: 'f', of: 'x', by: { kind: 'formula', text: 'sin(x)' } }, { name: 'g', of: 'x', by: { kind: 'formula', text: 'cos(x)' } }], questions: [{ id: 'q', ask: 'reach', function: 'f', value: 0.5 }, { id: 'r', ask: 'reach', function: 'g', value: 0.5 }] }, 'q')
   expect(two.exact.map((e) => e.text)).toEqual(['x = pi/6', 'x = 5 pi/6'])
 })
+
+describe('answers of functions that come from data', () => {
+  const fitted = (question: object) => card({
+    format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 't', unit: 'week', from: 0, to: 20 }],
+    data: [{ name: 'd', columns: [{ name: 't' }, { name: 'y' }], rows: [[0, 1], [1, 3], [2, 5], [4, 9]] }],
+    functions: [{ name: 'N', of: 't', by: { kind: 'fit', data: 'd', x: 't', y: 'y', model: 'linear' } }, { name: 'R', of: 't', by: { kind: 'formula', text: '3 N' } }],
+    questions: [{ id: 'q', ...question } as never],
+  }, 'q').chips.map((c) => c.text)
+  // N = 1 + 2 t
+  it.each([
+    [{ ask: 'reach', function: 'N', value: 6 }, 'inside the data'], [{ ask: 'reach', function: 'N', value: 17 }, '4 weeks beyond the last row'], [{ ask: 'reach', function: 'R', value: 33 }, '1 week beyond the last row'],
+    [{ ask: 'value', function: 'N', at: 3 }, 'inside the data'], [{ ask: 'value', function: 'N', at: 9 }, 'an estimate beyond the data'],
+  ] as const)('%j: %s', (question, wanted) => { expect(fitted(question)).toContain(wanted) })
+})

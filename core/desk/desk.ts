@@ -1,7 +1,7 @@
 import { toDouble } from '../numeric'
 import { VARIABLE, call, latexName, polynomialLatex } from '../formula'
 import { inline, polynomialForm } from '../solve'
-import { formatNumber, formatQuantity, inputNoun, isMoney, questionPartsWithRounding, sentenceOf, workingOf, type QuestionPart, type WorkingStep } from '../explain'
+import { formatNumber, formatQuantity, inputNoun, isMoney, questionPartsWithRounding, estimateWords, sentenceOf, workingOf, type QuestionPart, type WorkingStep } from '../explain'
 import type { Unit } from '../units'
 import { deskLinks } from './links'
 import { unitName, type Analysis, type CaseProblem, type Finding, type Model, type Question } from '../model'
@@ -142,7 +142,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   if (f.value !== null && f.exactValue && /[a-z/]/.test(f.exactValue) && !isShortDecimal(f.exactValue) && !isMoney(output)) details.push(`exactly ${f.exactValue}`)
   const range = variable?.from && variable.to && f.about.from !== null && f.about.to !== null ? `${formatNumber(f.about.from)} … ${formatNumber(f.about.to)}` : null
   return {
-    id: f.id, status: f.status, question: questionPartsWithRounding(q, model), says: sentenceOf(f, model), exact, details, chips: chips(f, range),
+    id: f.id, status: f.status, question: questionPartsWithRounding(q, model), says: sentenceOf(f, model), exact, details, chips: [...chips(f, range), ...beyondChips(f, model)],
     message: f.status === 'error' ? null : f.message && !sentenceOf(f, model).includes(f.message) ? f.message : null,
     solutions: f.solutions.map((s) => ({ at: s.at, value: s.value })), working: f.status === 'error' ? [] : workingOf(q, model),
   }
@@ -152,6 +152,24 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
 function isShortDecimal(exact: string): boolean {
   const m = /^-?\d+(?:\/(\d+))?$/.exec(exact)
   return m !== null && (!m[1] || (/^(?:2|4|5|8|10|16|20|25|40|50|80|100|125|200|250|400|500|1000)$/.test(m[1])))
+}
+
+/** Answers of functions that come from data, where they lie beyond the rows. */
+function beyondChips(f: Finding, model: Model): Chip[] {
+  if (f.status === 'error' || f.about.given || f.estimate) return []
+  const variable = model.variables.get(f.about.variable)
+  const fits = [...fittedUnder(f.about.functions, model)].flatMap((name) => { const fit = model.fits.get(name); return fit && model.functions.get(name)?.of === f.about.variable ? [fit] : [] })
+  if (fits.length === 0 || f.solutions.length === 0) return []
+  const [from, to] = [Math.min(...fits.map((k) => k.from)), Math.max(...fits.map((k) => k.to))]
+  const off = f.solutions.map((s) => (s.at > to ? s.at - to : s.at < from ? s.at - from : 0)).filter((v) => v !== 0)
+  if (off.length === 0) return [{ tone: 'sure', text: 'inside the data' }]
+  const far = off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a))
+  return [{ tone: 'open', text: estimateWords(Number(far.toPrecision(4)), variable?.unit ?? null) }]
+}
+/** The fitted functions that some functions are made of. */
+function fittedUnder(names: readonly string[], model: Model, seen = new Set<string>()): Set<string> {
+  for (const name of names) { if (seen.has(name)) continue; seen.add(name); fittedUnder(model.functions.get(name)?.uses.filter((u) => model.functions.has(u)) ?? [], model, seen) }
+  return seen
 }
 
 function chips(f: Finding, range: string | null): Chip[] {

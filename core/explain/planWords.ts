@@ -27,6 +27,7 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
   if (out.length > 0) more.push(`Nothing is left of ${list(out.map(label), 'and')}.`)
   const spare = Object.entries(r.slack).filter(([id]) => plan.constraints.find((c) => c.id === id)?.label)
   if (spare.length > 0) more.push(`${spare.map(([id, s]) => `${label(id)}: ${formatNumber(s)} to spare`).join('; ')}.`)
+  if (r.regionBounded === false) more.push(`The region goes on without end along ${list(r.directions.slice(0, 3).map((d) => `(${d.map((v) => formatNumber(v)).join(', ')})`), 'and')}; the best value is reached all the same.`)
   more.push(...r.notes)
   chips.push({ text: r.status === 'tied' ? 'a whole edge is best' : 'one best corner', tone: 'sure' })
   if (r.whole) chips.push({ text: moved ? 'best whole point, proven' : 'whole already', tone: 'sure' })

@@ -18,7 +18,8 @@ export function summarise(document: CaseFile): CaseSummary {
     if (document.plan && !first && functions.length === 0) return planSummary(document, model.names)
     // The curves of the first finding, and those that share its unit.
     const leading = functions.find((f) => f.name === (first ?? findings[0])?.about.functions[0]) ?? functions[functions.length - 1]
-    const drawn = functions.filter((f) => f.of === leading?.of && f.unit?.text === leading.unit?.text)
+    const hidden = new Set((document.functions ?? []).filter((r) => r.shown === false).map((r) => r.name))
+    const drawn = functions.filter((f) => f.of === leading?.of && f.unit?.text === leading.unit?.text && (f === leading || !hidden.has(f.name)))
     const variable = model.variables.get(drawn[0]?.of ?? '')
     const lo = variable?.from ? toDouble(variable.from) : 0
     const hi = variable?.to ? toDouble(variable.to) : lo + 10

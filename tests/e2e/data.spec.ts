@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import writeWorkbook from 'write-excel-file/node'
 import { faultsOf, kept, newCase, says, stand, write } from './pages'
 import { expect, test, type TestServer } from './server'
 
@@ -138,6 +139,12 @@ test('files: CSV with semicolons, JSON records, a workbook that is none', async 
   await expect(dialog).toContainText('3 rows under a header: t (years), sales in $ (numbers).')
   await file.setInputFiles({ name: 'sales.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify([{ x: 1, y: 2 }, { x: 2, y: null }])) })
   await expect(dialog).toContainText('2 rows under a header: x (numbers), y (numbers). 1 empty cell.')
+  const workbook = await writeWorkbook([
+    [{ value: 'day' }, { value: 'people' }],
+    ...[['2031-01-06', 71], ['2031-01-13', 117], ['2031-01-20', 233]].map(([d, n]) => [{ value: new Date(`${d}T00:00:00Z`), type: Date, format: 'yyyy-mm-dd' }, { value: n as number, type: Number }]),
+  ]).toBuffer()
+  await file.setInputFiles({ name: 'followers.xlsx', mimeType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', buffer: workbook })
+  await expect(dialog).toContainText('3 rows under a header: t (dates), people (numbers).')
   await file.setInputFiles({ name: 'broken.xlsx', mimeType: 'application/octet-stream', buffer: Buffer.from('no workbook') })
   await expect(dialog.getByRole('alert')).toContainText('could not be read as a workbook')
   await file.setInputFiles({ name: 'sales.csv', mimeType: 'text/csv', buffer: Buffer.from('year;sales [$]\n2024;1.200,50\n2025;1.310,00\n2027;1.500,25\n') })

@@ -60,8 +60,10 @@ async function added(key: string): Promise<void> {
 // ---- views of the case
 const VIEWS = [{ id: 'desk', name: 'Desk' }, { id: 'data', name: 'Data' }, { id: 'plan', name: 'Plan' }] as const
 type ViewId = (typeof VIEWS)[number]['id']
-const where = computed((): ViewId => VIEWS.find((v) => v.id === route.query.view)?.id ?? 'desk')
-function goView(id: ViewId): void { if (id !== where.value) void navigateTo({ path: route.path, query: id === 'desk' ? {} : { view: id } }) }
+/** A case that is only a plan opens there. */
+const home = computed((): ViewId => (store.document?.plan && (store.document.functions ?? []).length === 0 ? 'plan' : 'desk'))
+const where = computed((): ViewId => VIEWS.find((v) => v.id === route.query.view)?.id ?? home.value)
+function goView(id: ViewId): void { if (id !== where.value) void navigateTo({ path: route.path, query: { view: id } }) }
 
 const titles = { s: 'story-title', g: 'givens-title', f: 'functions-title', n: 'findings-title' } as const
 function goTo(key: keyof typeof titles): void {
