@@ -108,3 +108,12 @@ describe('breaks', () => {
 it('runs', () => { expect(tooFewRuns([1, 1, 1, 1, 1, -1, -1, -1, -1, -1], 1)).toBe(true); expect(tooFewRuns([1, -1, 1, -1, 1, -1, 1, 1, -1, -1], 1)).toBe(false) })
 // Two-sided 95 % quantiles from the published table of Student's t.
 it.each([[1, 12.706], [2, 4.303], [5, 2.571], [10, 2.228], [30, 2.042], [120, 1.98]])('t with %d degrees', (d, t) => { expect(studentQuantile(0.95, d)).toBeCloseTo(t, 2) })
+
+it('fitted directly, no model misses the readings more than on logarithms', () => {
+  fc.assert(fc.property(fc.array(fc.tuple(fc.integer({ min: 1, max: 40 }), fc.integer({ min: 1, max: 500 })), { minLength: 4, maxLength: 14 }).filter((r) => new Set(r.map(([x]) => x)).size >= 3), fc.constantFrom('power' as const, 'exponential' as const), (rows, family) => {
+    const [x, y] = [rows.map(([v]) => v), rows.map(([, v]) => v)]
+    const [direct, logs] = [fitModel(x, y, { family }), fitModel(x, y, { family, method: 'logs' })]
+    if (!direct.ok || !logs.ok) return
+    expect(direct.rss).toBeLessThanOrEqual(logs.rss * (1 + 1e-9))
+  }), { numRuns: 150 })
+})

@@ -89,6 +89,17 @@ test('counts that fall and then rise are split, joined, and become one function 
   await expect(says(page).last()).toHaveText(/^P is least at 6\.\d+ days: 3\d\d\.\d+ people\.$/)
 })
 
+test('data with two breaks become three pieces in one action', async ({ page, server }) => {
+  await dataView(page, server)
+  // 2t up to 10, then 20, then falling by 3 for each t beyond 20; small readings errors of ±0.1
+  await paste(page, `t\ty\n${Array.from({ length: 30 }, (_, t) => `${t}\t${((t < 10 ? 2 * t : t < 20 ? 20 : 20 - 3 * (t - 20)) + (t % 3 - 1) * 0.1).toFixed(1)}`).join('\n')}\n`)
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep the rows' }).click()
+  await page.getByRole('button', { name: /^Use y\(t\) in three pieces$/ }).click()
+  await write(page, ['y(15) ?', 'y(26) ?'])
+  await expect(says(page).first()).toHaveText(/^y\(15\) is (?:19\.9|20)/)
+  await expect(says(page).last()).toHaveText(/^y\(26\) is (?:1\.9|2)/)
+})
+
 test('a model of one’s own, the method on logarithms, hovering, constants, and what rounding would do', async ({ page, server }) => {
   await stand(page, server, 'Followers of the walk')
   await page.keyboard.press('2')

@@ -181,6 +181,41 @@ function usePieces(): void {
   emit('used', whole)
 }
 
+/** Two breaks at once: three stretches, each with the model that misses least on rows it did not see. */
+async function useThree(): Promise<void> {
+  const r = rows.value
+  const [b1, b2] = suggested.value as [number, number]
+  if (!r || nameProblem.value) return
+  const inside = [(x: number) => x < b1, (x: number) => x >= b1 && x < b2, (x: number) => x >= b2]
+  const made: { name: string; row: FunctionRow }[] = []
+  const base = functionName.value.trim() || 'N'
+  const used = new Set(taken.value)
+  for (const [i, keep] of inside.entries()) {
+    const list = r.x.map((x, k) => [x, r.y[k]!] as const).filter(([x]) => keep(x))
+    const reply = await splitting.ask<'rank'>({ kind: 'rank', x: list.map(([x]) => x), y: list.map(([, y]) => y), variable: xName.value, context: { notNegative: false, limit: null }, own: null, givens: givens.value })
+    const best = reply?.cards.find((c) => c.reason === null)
+    if (!best) { toast.add({ severity: 'warn', summary: `The rows of piece ${i + 1} cannot be fitted.`, life: 4000 }); return }
+    let name = `${base}_${i + 1}`
+    while (used.has(name)) name += '_'
+    used.add(name)
+    const xs = list.map(([x]) => x)
+    const part = { ...(i > 0 ? { from: xs.reduce((m, v) => Math.min(m, v), Infinity) } : {}), ...(i < 2 ? { to: xs.reduce((m, v) => Math.max(m, v), -Infinity) } : {}) }
+    made.push({ name, row: { ...fitRow(name, best, part), shown: false } })
+  }
+  const source = withVariable(toRaw(props.document))
+  const v = source.variables!.find((w) => w.name === xName.value)!
+  const unit = column(yName.value)?.unit
+  const ends = [v.from, b1, b2, v.to]
+  store.replace(`split ${table.value!.name} at ${b1} and ${b2}`, {
+    ...source, functions: [...(source.functions ?? []), ...made.map((m) => m.row), {
+      name: base, of: xName.value, ...(unit ? { unit } : {}),
+      by: { kind: 'pieces', pieces: made.map((m, i) => ({ text: m.name, ...(ends[i] === undefined ? {} : { from: ends[i] }), ...(ends[i + 1] === undefined ? {} : { to: ends[i + 1] }), ends: i < 2 ? '[)' as const : '[]' as const })) },
+    }],
+  })
+  toast.add({ severity: 'info', summary: `${base}(${xName.value}) stands on the desk in three pieces.`, life: 3500 })
+  emit('used', base)
+}
+
 // ---- the graph
 const picture = computed((): DataPicture | null => {
   const r = rows.value
@@ -319,7 +354,7 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4)
           <h2 id="data-graph-title" class="panel-title">Graph <span class="caption">shaded: beyond the data</span></h2>
           <span class="tools"><label>{{ '' }}<select v-model="yName" aria-label="Column read off"><option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === xName">{{ c.name }}</option></select></label> over <select v-model="xName" aria-label="Column of inputs"><option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === yName">{{ c.name }}</option></select><button v-if="split === null" type="button" class="word-button" :disabled="!rows || rows.x.length < 4" @click="begin">Split here</button><button v-else type="button" class="word-button" @click="setSplit(null)">One piece</button></span>
         </div>
-        <p v-if="suggested.length > 0 && split === null" class="hint">The rows turn near {{ xName }} = {{ suggested.map((b) => formatNumber(b)).join(' and ') }}. <button type="button" class="word-button" @click="setSplit(suggested[0]!)">Split at {{ formatNumber(suggested[0]!) }}</button></p>
+        <p v-if="suggested.length > 0 && split === null" class="hint">The rows turn near {{ xName }} = {{ suggested.map((b) => formatNumber(b)).join(' and ') }}. <button type="button" class="word-button" @click="setSplit(suggested[0]!)">Split at {{ formatNumber(suggested[0]!) }}</button> <button v-if="suggested.length === 2" type="button" class="word-button" :disabled="nameProblem !== null" @click="useThree">Use {{ functionName }}({{ xName }}) in three pieces</button></p>
         <DataGraph v-if="picture" :picture="picture" :described="described" @split="setSplit" />
         <p v-else class="quiet nothing">Rows with a number in both columns appear here.</p>
         <div v-if="split !== null" class="split">
