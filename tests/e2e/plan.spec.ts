@@ -51,6 +51,21 @@ test('the objective slides by key and snaps to corners, and shading turns round'
   await expect(page.locator('svg .out')).toBeAttached()
 })
 
+test('a given of the case is varied beside the plan, and its answer follows', async ({ page, server }) => {
+  await page.goto(server.url)
+  await page.getByRole('link', { name: 'Open Five kinds of lantern' }).first().click()
+  const answer = page.locator('.plan .says')
+  await expect(answer).toContainText('$1,094.55')
+  // One more sheet is worth 0.727272…: eleven steps of 5 sheets bring 40.
+  await page.getByRole('slider', { name: 'Vary P' }).focus()
+  for (let i = 0; i < 11; i++) await page.keyboard.press('ArrowRight')
+  await expect(page.getByText('655 sheets')).toBeVisible()
+  await expect(answer).toContainText('$1,134.55')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(answer).toContainText('$1,094.55')
+  expect(await faultsOf(page)).toEqual([])
+})
+
 async function stand2(page: import('@playwright/test').Page, url: string): Promise<void> {
   await page.goto(url)
   await page.getByRole('link', { name: 'Open Two lanterns, one evening' }).first().click()

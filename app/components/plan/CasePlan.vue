@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { formatNumber, formatQuantity } from '#core/explain'
+import { roundStep } from '#core/graph'
 import { buildModel, type CaseFile, type Plan } from '#core/model'
 import { readConstraint, readForm } from '#core/plan'
 import { parseUnit } from '#core/units'
@@ -80,6 +81,17 @@ function setVariable(i: number, field: 'label' | 'unit', text: string): void { c
   }) }
 const checkUnit = (text: string): string | null => { if (text.trim() === '') return null; const r = parseUnit(text); return r.unit ? null : `${r.reason}. Examples: $, lantern, kg.` }
 
+// ---- givens that the plan uses are varied here too
+const used = computed(() => { const words = new Set([...(plan.value?.constraints ?? []).map((c) => c.text), plan.value?.objective?.text ?? ''].flatMap((t) => t.match(WORDS) ?? ([] as string[]))); return (props.document.givens ?? []).filter((g) => words.has(g.name)) })
+const givenText = (g: { value: number; unit?: string | undefined }) => formatQuantity(g.value, g.unit ? parseUnit(g.unit).unit : null, 12)
+function slide(name: string, value: number | number[]): void { if (typeof value === 'number') store.change(`vary ${name}`, (d) => { d.givens!.find((g) => g.name === name)!.value = value }, `slide:${name}`) }
+const stepOf = (g: { vary?: { from: number; to: number } | undefined }) => roundStep(g.vary!.to - g.vary!.from, 200)
+async function copyConstraints(): Promise<void> {
+  const quoted = (v: string) => (/[",\n]/.test(v) ? `"${v.replaceAll('"', '""')}"` : v)
+  const rows = [['id', 'constraint', 'meaning', 'in force'], ...(plan.value?.constraints ?? []).map((c) => [c.id, c.text, c.label ?? '', c.off ? 'no' : 'yes'])]
+  try { await navigator.clipboard.writeText(rows.map((r) => r.map(quoted).join(',')).join('\n')); toast.add({ severity: 'info', summary: 'The constraints are copied as CSV.', life: 2500 }) } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
+}
+
 // ---- reading
 const labelOf = (id: string) => plan.value?.constraints.find((c) => c.id === id)?.label ?? id
 const spare = (id: string): string => { const r = result.value; if (!r || r.best.length === 0) return ''; return r.slack[id] === undefined ? 'nothing left' : `${formatNumber(r.slack[id])} to spare` }
@@ -115,7 +127,7 @@ async function copyCorners(): Promise<void> {
         <p v-for="e in errorsOf('plan.objective')" :key="e" class="problem"><PlainText :text="e" /></p>
       </div>
       <p v-else class="quiet">None yet. Write <code>greatest 3.5x + 4y in $</code> below.</p>
-      <div class="panel-head second"><h2 class="panel-title">Constraints<span class="panel-count">{{ plan?.constraints.length ?? 0 }}</span></h2></div>
+      <div class="panel-head second"><h2 class="panel-title">Constraints<span class="panel-count">{{ plan?.constraints.length ?? 0 }}</span></h2><button v-if="(plan?.constraints.length ?? 0) > 0" type="button" class="word-button" @click="copyConstraints">Copy constraints</button></div>
       <form class="add" @submit.prevent="enter"><label><span class="sr-only">A constraint or the objective</span><InputText v-model="line" fluid size="small" spellcheck="false" autocomplete="off" placeholder="paper: 2x + 3y <= 240" aria-label="A constraint or the objective" :invalid="problem !== null" @paste="pasted" @input="problem = null" /></label><p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p></form>
       <ul>
         <li v-for="(c, i) in plan?.constraints ?? []" :key="c.id" class="row" :class="{ off: c.off }" @mouseenter="pointed = c.id" @mouseleave="pointed = null" @focusin="pointed = c.id" @focusout="pointed = null">
@@ -131,14 +143,18 @@ async function copyCorners(): Promise<void> {
         <div class="panel-head second"><h2 class="panel-title">Variables</h2></div>
         <ul><li v-for="(v, i) in plan.variables" :key="v.name" class="variable"><i>{{ v.name }}</i> <EditText plain :value="v.label ?? ''" placeholder="what it counts" :label="`Meaning of ${v.name}`" @keep="setVariable(i, 'label', $event)" /> <label><input type="checkbox" :checked="v.whole === true" @change="change(`make ${v.name} ${v.whole ? 'any number' : 'whole'}`, (p) => { if (v.whole) delete p.variables[i]!.whole; else p.variables[i]!.whole = true })"> whole</label> <button type="button" class="icon-button" :aria-label="`Delete variable ${v.name}`" @click="removeVariable(v.name)"><IconBin /></button></li></ul>
       </template>
+      <template v-if="used.length > 0">
+        <div class="panel-head second"><h2 class="panel-title">Givens</h2></div>
+        <ul><li v-for="g in used" :key="g.name" class="given"><i>{{ g.name }}</i><span class="quiet">{{ g.label ?? '' }}</span><b>{{ givenText(g) }}</b><Slider v-if="g.vary" class="track" :model-value="g.value" :min="g.vary.from" :max="g.vary.to" :step="stepOf(g)" :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }" @update:model-value="slide(g.name, $event)" /></li></ul>
+      </template>
     </section>
     <section class="panel middle" aria-labelledby="region-title">
-      <div class="panel-head"><h2 id="region-title" class="panel-title">Region <span class="caption">{{ result?.status === 'infeasible' ? 'no point keeps all constraints' : 'every point here keeps all constraints' }}</span></h2><button v-if="reply?.picture" type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">{{ ruledOut ? 'Shade what is allowed' : 'Shade what is ruled out' }}</button></div>
+      <div class="panel-head"><h2 id="region-title" class="panel-title">Region <span v-if="reply?.picture" class="caption">{{ result?.status === 'infeasible' ? 'no point keeps all constraints' : 'every point here keeps all constraints' }}</span></h2><button v-if="reply?.picture" type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">{{ ruledOut ? 'Shade what is allowed' : 'Shade what is ruled out' }}</button></div>
       <PlanRegion v-if="plan && result && reply?.picture" :plan="plan" :result="result" :picture="reply.picture" :colours="colours" :pointed="pointed" :ruled-out="ruledOut"><template #left="{ at }"><span v-if="valueAt(at)">{{ valueAt(at) }}</span><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }">{{ labelOf(l.id) }}: {{ l.text }}</span></template></PlanRegion>
       <p v-else-if="plan && plan.variables.length > 2" class="quiet nothing">With {{ plan.variables.length }} variables there is no picture; the finding stands at the right.</p>
       <p v-else class="quiet nothing">Two variables and a constraint draw a region: write <code>2x + 3y &lt;= 240</code>.</p>
     </section>
-    <section class="panel right" aria-labelledby="plan-finding-title">
+    <section class="panel right" aria-labelledby="plan-finding-title" tabindex="0">
       <h2 id="plan-finding-title" class="panel-title">Finding</h2>
       <p v-if="failure" class="problem" role="alert">{{ failure }}</p>
       <template v-if="words && result">
@@ -178,6 +194,9 @@ async function copyCorners(): Promise<void> {
 .tools { display: flex; gap: 0.4rem; align-items: center; }
 .variable { display: flex; gap: 0.5rem; align-items: center; flex-wrap: wrap; font-size: 0.93rem; padding: 0.15rem 0; }
 .variable i { font-family: var(--book); }
+.given { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 0.2rem 0.6rem; align-items: baseline; padding: 0.25rem 0 0.6rem; }
+.given i { font-family: var(--book); }
+.track { grid-column: 1 / -1; margin: 0.3rem 0.6rem; }
 .nothing { padding: 2rem 0; }
 .says { font-family: var(--book); font-size: 1.2rem; font-weight: 650; line-height: 1.35; }
 .chips { display: flex; flex-wrap: wrap; gap: 0.3rem; }
@@ -186,6 +205,7 @@ async function copyCorners(): Promise<void> {
 table { border-collapse: collapse; width: 100%; font-size: 0.92rem; }
 th, td { text-align: right; padding: 5px 8px; border-bottom: 1px solid var(--hairline); font-weight: 400; }
 th:first-child { text-align: left; }
+td { white-space: nowrap; }
 thead th { color: var(--ink-2); font-weight: 600; font-size: 0.85rem; }
 .best th, .best td { background: var(--amber-soft); font-weight: 700; }
 @media (max-width: 1050px) { .plan { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto; height: auto; } .panel { overflow: visible; } .panel + .panel { border-left: 0; border-top: 1px solid var(--hairline); } .middle { height: 460px; } }
