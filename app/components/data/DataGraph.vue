@@ -6,38 +6,13 @@ const props = defineProps<{ picture: DataPicture | null; described: string }>()
 const emit = defineEmits<{ split: [at: number]; point: [x: number | null] }>()
 const home = useTemplateRef<HTMLElement>('home')
 const rects = shallowRef<DataRects | null>(null)
-interface Chart { setOption(option: unknown, how?: unknown): void; resize(size: { width: number; height: number }): void; dispose(): void }
-let chart: Chart | null = null
-let gone = false
-const size = { width: 0, height: 0 }
-
-function draw(): void {
-  if (!chart || !props.picture || size.width < 120) return
-  const made = dataGraphOption(props.picture, size.width, size.height, lookOf())
+const { redraw } = useChart(home, (chart, width, height) => {
+  if (!props.picture) return
+  const made = dataGraphOption(props.picture, width, height, lookOf())
   rects.value = made.rects
   chart.setOption(made.option, { replaceMerge: ['grid', 'xAxis', 'yAxis', 'series', 'graphic'] })
-}
-watch(() => props.picture, draw)
-onMounted(async () => {
-  const made = await import('~/utils/chart').catch(() => null)
-  if (gone || !home.value || !made) return
-  size.width = home.value.clientWidth
-  size.height = home.value.clientHeight
-  chart = made.openChart(home.value, size.width, size.height) as Chart
-  draw()
-  const watcher = new ResizeObserver(() => {
-    if (!home.value) return
-    size.width = home.value.clientWidth
-    size.height = home.value.clientHeight
-    chart?.resize({ ...size })
-    draw()
-  })
-  watcher.observe(home.value)
-  const dark = matchMedia('(prefers-color-scheme: dark)')
-  dark.addEventListener('change', draw)
-  onScopeDispose(() => { watcher.disconnect(); dark.removeEventListener('change', draw) })
 })
-onBeforeUnmount(() => { gone = true; chart?.dispose(); chart = null })
+watch(() => props.picture, redraw)
 
 // ---- the break is dragged by its line
 const holding = ref(false)

@@ -93,6 +93,8 @@ async function moveByKey(f: FunctionRow, step: number, event: KeyboardEvent): Pr
   await nextTick()
   list.value?.querySelector<HTMLElement>(`[data-name="${CSS.escape(f.name)}"]`)?.focus()
 }
+let endSorting = () => {}
+onBeforeUnmount(() => endSorting())
 onMounted(async () => {
   const { default: Sortable } = await import('sortablejs').catch(() => ({ default: null }))
   if (!list.value || !Sortable) return
@@ -106,7 +108,7 @@ onMounted(async () => {
       moveTo(rows.value[event.oldIndex]!.name, event.newIndex)
     },
   })
-  onScopeDispose(() => sorting.destroy())
+  endSorting = () => sorting.destroy()
 })
 function openForm(id: string | null): void { formWanted.value = id; formsDialog.value = true }
 function openPieces(name: string | null): void { piecesOf.value = name; piecesDialog.value = true }

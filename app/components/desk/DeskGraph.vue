@@ -15,40 +15,13 @@ const tableDialog = ref(false)
 const pictureDialog = ref(false)
 const home = useTemplateRef<HTMLElement>('home')
 const rects = shallowRef<Rect[]>([])
-const size = reactive({ width: 0, height: 0 })
-interface Chart { setOption(option: unknown, how?: unknown): void; resize(size: { width: number; height: number }): void; dispose(): void }
-let chart: Chart | null = null
-let gone = false
-
-function draw(): void {
-  if (!chart || !props.picture || size.width < 120) return
-  const made = graphOption(props.picture, size.width, size.height, lookOf(), props.lit)
+const { size, redraw } = useChart(home, (chart, width, height) => {
+  if (!props.picture) return
+  const made = graphOption(props.picture, width, height, lookOf(), props.lit)
   rects.value = made.rects
   chart.setOption(made.option, { replaceMerge: ['grid', 'xAxis', 'yAxis', 'series', 'graphic'] })
-}
-watch(() => [props.picture, props.lit], draw)
-
-onMounted(async () => {
-  // The drawing library comes only where a graph is.
-  const { openChart } = await import('~/utils/chart')
-  if (gone || !home.value) return
-  size.width = home.value.clientWidth
-  size.height = home.value.clientHeight
-  chart = openChart(home.value, size.width, size.height) as Chart
-  draw()
-  const watcher = new ResizeObserver(() => {
-    if (!home.value) return
-    size.width = home.value.clientWidth
-    size.height = home.value.clientHeight
-    chart?.resize({ width: size.width, height: size.height })
-    draw()
-  })
-  watcher.observe(home.value)
-  const dark = matchMedia('(prefers-color-scheme: dark)')
-  dark.addEventListener('change', draw)
-  onScopeDispose(() => { watcher.disconnect(); dark.removeEventListener('change', draw) })
 })
-onBeforeUnmount(() => { gone = true; chart?.dispose(); chart = null })
+watch(() => [props.picture, props.lit], redraw)
 
 // ---- the reading line ---------------------------------------------------------------------------------------
 const at = ref<number | null>(null)
