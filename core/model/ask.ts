@@ -1,3 +1,4 @@
+import type { ModelFit } from './fits'
 import { ratio, rationalOfDouble, rationalText, signOf, toDouble, ZERO, type Rational } from '../numeric'
 import { EMPTY, containsZero, type Enclosure } from '../interval'
 import { VARIABLE, call, compileNumber, decimalText, dependsOnVariable, exactNumber, multiply, nearName, quoted, rebuild, substitute, subtract, type Expression, type NumberFunction } from '../formula'
@@ -405,10 +406,21 @@ class Asker {
 
   /** What a fitted function is worth at an input: inside its rows or beyond them, and between which readings it should lie. */
   private estimateAt(name: string, at: number): Finding['estimate'] {
-    const fit = this.model.fits.get(name)
-    if (!fit) return null
-    const band = fit.fit.band(at)
-    return { beyond: at > fit.to ? at - fit.to : at < fit.from ? at - fit.from : 0, low: band && Number.isFinite(band.low) ? band.low : null, high: band && Number.isFinite(band.high) ? band.high : null }
+    const own = this.model.fits.get(name)
+    // A function made of fitted ones, a revenue or a function in pieces, is worth what their rows are; its band is not known.
+    const under = own ? [own] : this.fitsUnder(name, new Set())
+    if (under.length === 0) return null
+    const [from, to] = [Math.min(...under.map((f) => f.from)), Math.max(...under.map((f) => f.to))]
+    const band = own?.fit.band(at) ?? null
+    return { beyond: at > to ? at - to : at < from ? at - from : 0, low: band && Number.isFinite(band.low) ? band.low : null, high: band && Number.isFinite(band.high) ? band.high : null }
+  }
+  /** The fits of the same variable that a function is made of. */
+  private fitsUnder(name: string, seen: Set<string>): ModelFit[] {
+    const f = this.model.functions.get(name)
+    if (!f || seen.has(name)) return []
+    seen.add(name)
+    const own = this.model.fits.get(name)
+    return own ? (f.of === this.variable.name ? [own] : []) : f.uses.flatMap((u) => this.fitsUnder(u, seen))
   }
 
   private rate(q: Question & { ask: 'rate' }): Finding {

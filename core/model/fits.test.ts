@@ -60,6 +60,16 @@ describe('estimates', () => {
     expect(say(12).says).toBe('N(12), on 31 March 2031, is 4,953.14 people, 3 weeks beyond the last row.')
     expect(say(-1).estimate.beyond).toBe(-1)
   })
+  it('of a revenue or of pieces made from fits too, without a band', () => {
+    const rows: FunctionRow[] = [
+      { name: 'N', of: 't', by: { kind: 'fit', data: 'followers', x: 't', y: 'people', model: 'linear', rows: { to: 4 } } }, { name: 'M', of: 't', by: { kind: 'fit', data: 'followers', x: 't', y: 'people', model: 'linear', rows: { from: 5 } } },
+      { name: 'R', of: 't', by: { kind: 'formula', text: '2 N' } }, { name: 'P', of: 't', by: { kind: 'pieces', pieces: [{ text: 'N', from: 0, to: 4.5, ends: '[)' }, { text: 'M', from: 4.5, to: 20 }] } },
+    ]
+    const at = (name: string, t: number) => analyse({ ...followers, functions: rows, questions: [{ id: 'q', ask: 'value', function: name, at: t }] }).findings[0]!.estimate
+    expect(at('R', 6)).toEqual({ beyond: 2, low: null, high: null })
+    expect(at('P', 6)).toEqual({ beyond: 0, low: null, high: null })
+    expect(at('P', 11)).toMatchObject({ beyond: 2 })
+  })
   it('carry a band that holds the estimate and widens outside', () => {
     const width = (at: number) => { const { estimate } = say(at); expect(estimate.low!).toBeLessThan(estimate.high!); return estimate.high! - estimate.low! }
     expect(width(14)).toBeGreaterThan(width(5))
