@@ -28,8 +28,10 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost
     const made = new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
     made.onmessage = ({ data }: MessageEvent<AnalysisReply>) => {
       busySince = null
-      if (data.ok) { desk.value = data.desk; picture.value = data.picture; slips.value = data.slips; ghostAnswers.value = data.ghost; took.value = data.ms; failure.value = null }
-      else failure.value = data.message
+      if (data.ok) {
+        desk.value = shareParts(desk.value, data.desk); slips.value = shareParts(slips.value, data.slips); ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost); picture.value = data.picture;
+        took.value = data.ms; failure.value = null
+      } else failure.value = data.message
       working.value = waiting !== null
       next()
     }

@@ -5,7 +5,10 @@ import { SVGRenderer } from 'echarts/renderers'
 
 use([CustomChart, LineChart, ScatterChart, GridComponent, GraphicComponent, SVGRenderer])
 
-/** Opens a drawing in an element; only the parts of the library that the graphs use are shipped. */
-export function openChart(element: HTMLElement, width: number, height: number): unknown {
-  return init(element, null, { renderer: 'svg', width, height })
+/** What the graphs use of the drawing library. */
+export interface Chart { setOption(option: unknown, how?: unknown): void; resize(size: { width: number; height: number }): void; dispose(): void }
+
+/** Opens a chart in an element; only the parts of the library that the graphs of data use are shipped. */
+export function openChart(element: HTMLElement, width: number, height: number): Chart {
+  return init(element, null, { renderer: 'svg', width, height }) as Chart
 }

@@ -1,5 +1,5 @@
 import { axis } from '#core/graph'
-import { tickText, type Look } from './graphOption'
+import { tickText, type Look } from './graphMarks'
 
 /** What the graph of data and models shows. Curves and rows are x and y in turn or pairs, in the units of the columns. */
 export interface DataPicture {

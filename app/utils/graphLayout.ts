@@ -8,7 +8,7 @@ export const MARGIN = { left: 62, right: 44, top: 20, bottom: 40 } as const
 const PANE_GAP = 24
 const LABEL_HEIGHT = 15
 /** Average width of a letter at the label's size; labels are short, and a little too wide is safe. */
-const LETTER = 6.2
+export const LETTER = 6.2
 
 /** Panes one above the other under a shared x axis: all start and end at the same pixel. */
 export function paneRects(picture: Picture, width: number, height: number): Rect[] {

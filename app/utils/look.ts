@@ -1,7 +1,14 @@
-import type { Look } from './graphOption'
+import type { Look } from './graphMarks'
 
-/** Colours and faces of the page as they are now, for what is drawn outside its stylesheet. */
+let held: { dark: boolean; look: Look } | null = null
+
+/** Colours and faces of the page as they are now, for what is drawn outside its stylesheet; read anew when light turns dark. */
 export function lookOf(): Look {
+  const { matches: dark } = matchMedia('(prefers-color-scheme: dark)')
+  if (held?.dark !== dark) held = { dark, look: read() }
+  return held.look
+}
+function read(): Look {
   const s = getComputedStyle(document.documentElement)
   const v = (name: string) => s.getPropertyValue(name).trim()
   return {

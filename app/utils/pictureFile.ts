@@ -1,5 +1,5 @@
 import type { Picture } from '#core/graph'
-import { graphOption, type Look } from './graphOption'
+import { graphMarks, type Look } from './graphMarks'
 
 export interface PictureChoice { readonly kind: 'svg' | 'png'; readonly clear: boolean; readonly scale: 1 | 2 | 3 | 4; readonly title: string }
 
@@ -16,19 +16,19 @@ const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/<
 
 /** The graph as a standalone SVG document with its title, drawn afresh for paper. */
 export async function pictureSvg(picture: Picture, choice: Pick<PictureChoice, 'clear' | 'title'>): Promise<string> {
-  const { openChart } = await import('./chart')
+  const { openDrawing } = await import('./drawing')
   const home = document.createElement('div')
   home.style.cssText = `position:absolute;left:-9999px;width:${WIDTH}px;height:${HEIGHT}px`
   document.body.append(home)
-  const chart = openChart(home, WIDTH, HEIGHT) as { setOption(o: unknown): void; getDataURL(o: unknown): string; dispose(): void }
+  const drawing = openDrawing(home, WIDTH, HEIGHT)
   try {
-    chart.setOption(graphOption(picture, WIDTH, HEIGHT, PAPER, null).option)
-    const url = chart.getDataURL({ type: 'svg' })
-    const inner = decodeURIComponent(url.slice(url.indexOf(',') + 1)).replace(/^<\?xml[^>]*\?>/, '')
+    const { marks, rects } = graphMarks(picture, WIDTH, HEIGHT, PAPER, null)
+    drawing.paint(marks, rects)
+    const inner = drawing.svg().replace(/^<\?xml[^>]*\?>/, '')
     const ground = choice.clear ? '' : `<rect width="${WIDTH}" height="${HEIGHT + TITLE}" fill="#ffffff"/>`
     return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${WIDTH}" height="${HEIGHT + TITLE}" viewBox="0 0 ${WIDTH} ${HEIGHT + TITLE}">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg x="0" y="${TITLE}" width="${WIDTH}" height="${HEIGHT}">${inner}</svg></svg>`
   } finally {
-    chart.dispose()
+    drawing.dispose()
     home.remove()
   }
 }

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import type { CaseFile } from '#core/model'
-
 /** A text that is changed where it stands: Enter or a click opens it, Enter keeps, Esc leaves. A text that cannot be used stays open with the reason. */
 const props = withDefaults(defineProps<{
   value: string
@@ -11,9 +9,10 @@ const props = withDefaults(defineProps<{
   options?: readonly { value: string; text: string }[] | null
   plain?: boolean
   /** a formula of this case: written in the editor that colours and completes */
-  code?: CaseFile | null
-}>(), { check: undefined, placeholder: '', options: null, plain: false, code: null })
+  code?: boolean
+}>(), { check: undefined, placeholder: '', options: null, plain: false, code: false })
 const emit = defineEmits<{ keep: [text: string]; typing: [text: string] }>()
+const store = useCaseStore()
 
 const editing = ref(false)
 const text = ref('')
@@ -59,7 +58,7 @@ defineExpose({ open })
       <select v-if="options" ref="field" v-model="text" :aria-label="label" @change="keep(true)" @keydown.esc.stop="close(true)" @blur="keep(false)">
         <option v-for="o in options" :key="o.value" :value="o.value">{{ o.text }}</option>
       </select>
-      <span v-else-if="code" class="code"><CodeLine v-model="text" :document="code" :label="label" :described-by="problemId" opens @enter="keep(true)" @leave="close(true)" @focused="focusLost" /></span>
+      <span v-else-if="code && store.document" class="code"><CodeLine v-model="text" :document="store.document" :label="label" :described-by="problemId" opens @enter="keep(true)" @leave="close(true)" @focused="focusLost" /></span>
       <input
         v-else ref="field" v-model="text" type="text" :aria-label="label" :size="Math.max(4, text.length + 1)" spellcheck="false" autocomplete="off"
         :aria-invalid="problem !== null" :aria-describedby="problem ? problemId : undefined"

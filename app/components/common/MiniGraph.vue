@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatNumber } from '#core/explain'
 import type { Picture } from '#core/graph'
-import { DASHES, tickText } from '~/utils/graphOption'
+import { DASHES, tickText } from '~/utils/graphMarks'
 
 /** A small drawing of one pane of a picture: some curves with their ends, and the answers of one question. */
 const props = withDefaults(defineProps<{ picture: Picture; names: readonly string[]; question?: string | null; label: string; height?: number }>(), { question: null, height: 130 })

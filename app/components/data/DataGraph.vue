@@ -6,7 +6,7 @@ const props = defineProps<{ picture: DataPicture | null; described: string }>()
 const emit = defineEmits<{ split: [at: number]; point: [x: number | null] }>()
 const home = useTemplateRef<HTMLElement>('home')
 const rects = shallowRef<DataRects | null>(null)
-const { redraw } = useChart(home, (chart, width, height) => {
+const { redraw } = useChart(home, () => import('~/utils/chart').then((m) => m.openChart), (chart, width, height) => {
   if (!props.picture) return
   const made = dataGraphOption(props.picture, width, height, lookOf())
   rects.value = made.rects

@@ -5,7 +5,7 @@ import { parseUnit } from '#core/units'
 import type { CaseFile, FunctionRow, PieceRow } from '#core/model'
 import type { Desk } from '#core/desk'
 import type { Slip } from '#core/slips'
-import { DASHES } from '~/utils/graphOption'
+import { DASHES } from '~/utils/graphMarks'
 
 const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; colours: Readonly<Record<string, number>>; slips: readonly Slip[] }>()
 const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>()
@@ -19,7 +19,9 @@ const piecesOf = ref<string | null>(null)
 const mapShown = ref(false)
 const rows = computed(() => props.document.functions ?? [])
 const shown = (name: string) => props.desk?.functions.find((f) => f.name === name)
-const slipsOf = (name: string) => props.slips.filter((s) => s.key === `function:${name}`)
+const NONE: readonly Slip[] = []
+const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])))
+const slipsOf = (name: string) => slipsBy.value.get(`function:${name}`) ?? NONE
 /** A warning that has a mend is shown with it, not twice. */
 const isSlip = (name: string, message: string) => slipsOf(name).some((s) => s.message === message)
 const dim = (name: string) => props.lit !== null && !props.lit.has(`function:${name}`)
@@ -138,14 +140,14 @@ function remove(f: FunctionRow): void {
     <FunctionMap v-if="mapShown && rows.length > 3" :names="rows.map((f) => f.name)" :links="desk?.links ?? []" :lit="lit" :colours="colours" @point="emit('point', $event)" @choose="list?.querySelector<HTMLElement>(`[data-name='${$event}']`)?.focus()" />
     <ul ref="list">
       <li
-        v-for="(f, i) in rows" :key="f.name" class="row" :class="{ dim: dim(f.name), hidden: f.shown === false }" tabindex="-1" data-row :data-name="f.name"
+        v-for="(f, i) in rows" :key="f.name" v-memo="[f, i, shown(f.name), slipsOf(f.name), dim(f.name)]" class="row" :class="{ dim: dim(f.name), hidden: f.shown === false }" tabindex="-1" data-row :data-name="f.name"
         @keydown.alt.up="moveByKey(f, -1, $event)" @keydown.alt.down="moveByKey(f, 1, $event)"
         @mouseenter="emit('point', `function:${f.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `function:${f.name}`)" @focusout="emit('point', null)"
       >
         <span class="handle" title="Drag to reorder; Alt and an arrow key move it too" aria-hidden="true"><GripVertical :size="14" /></span>
         <button type="button" class="swatch" :aria-label="`Line of ${f.name}: ${LOOKS[lookOf(f, i)]}. Next colour`" title="Next colour" @click="recolour(f, i)"><svg width="26" height="12" aria-hidden="true"><line x1="0" y1="6" x2="26" y2="6" stroke-width="3" :stroke="`var(--curve-${lookOf(f, i)})`" :stroke-dasharray="dash(lookOf(f, i))" /></svg></button>
         <div class="formula">
-          <EditText v-if="f.by.kind !== 'fit'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" :code="document" @keep="setFormula(f, $event)">
+          <EditText v-if="f.by.kind !== 'fit'" plain :value="written(f)" :label="`Formula of ${f.name}`" :check="checkFormula(f)" code @keep="setFormula(f, $event)">
             <MathText v-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="written(f)" /><code v-else>{{ written(f) }}</code>
           </EditText>
           <MathText v-else-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="shown(f.name)!.text" />

@@ -17,7 +17,9 @@ const deskOf = (name: string) => props.desk?.givens.find((g) => g.name === name)
 const shownVariable = (name: string) => props.desk?.variables.find((v) => v.name === name)
 const unitOf = (g: Given) => (g.unit ? parseUnit(g.unit).unit : null)
 const shown = (g: Given) => formatQuantity(g.value, unitOf(g), 12)
-const slipsOf = (key: string) => props.slips.filter((s) => s.key === key)
+const NONE: readonly Slip[] = []
+const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])))
+const slipsOf = (key: string) => slipsBy.value.get(key) ?? NONE
 const isSlip = (name: string, message: string) => slipsOf(`given:${name}`).some((s) => s.message === message)
 const dim = (key: string) => props.lit !== null && !props.lit.has(key)
 
@@ -98,7 +100,7 @@ function remove(list: 'givens' | 'variables', name: string): void {
     <p v-if="rows.length + variables.length === 0" class="quiet">Nothing is given yet. Write a variable (<code>q = 0 … 320 lanterns, whole</code>) or a number (<code>F = 180 $</code>) on the entry line, or select a number in the story.</p>
     <ul>
       <li
-        v-for="v in variables" :key="`v:${v.name}`" class="row" :class="{ dim: dim(`variable:${v.name}`) }" tabindex="-1" data-row :data-variable="v.name"
+        v-for="v in variables" :key="`v:${v.name}`" v-memo="[v, shownVariable(v.name), slipsOf(`variable:${v.name}`), dim(`variable:${v.name}`)]" class="row" :class="{ dim: dim(`variable:${v.name}`) }" tabindex="-1" data-row :data-variable="v.name"
         @mouseenter="emit('point', `variable:${v.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `variable:${v.name}`)" @focusout="emit('point', null)"
       >
         <span class="name">{{ v.name }}</span>
@@ -109,7 +111,7 @@ function remove(list: 'givens' | 'variables', name: string): void {
         <SlipNote v-for="s in slipsOf(`variable:${v.name}`)" :key="s.message" class="wide" :slip="s" />
       </li>
       <li
-        v-for="g in rows" :key="`g:${g.name}`" class="row" :class="{ dim: dim(`given:${g.name}`) }" tabindex="-1" data-row :data-given="g.name"
+        v-for="g in rows" :key="`g:${g.name}`" v-memo="[g, deskOf(g.name)?.warnings, slipsOf(`given:${g.name}`), dim(`given:${g.name}`)]" class="row" :class="{ dim: dim(`given:${g.name}`) }" tabindex="-1" data-row :data-given="g.name"
         @mouseenter="emit('point', `given:${g.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `given:${g.name}`)" @focusout="emit('point', null)"
       >
         <span class="name">{{ g.name }}</span>

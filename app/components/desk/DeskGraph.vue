@@ -4,7 +4,7 @@ import { buildModel } from '#core/model'
 import { formatQuantity, formatNumber } from '#core/explain'
 import { roundStep, type Picture, type View } from '#core/graph'
 import { toX, toY, type Rect } from '~/utils/graphLayout'
-import { graphOption } from '~/utils/graphOption'
+import { graphMarks } from '~/utils/graphMarks'
 import { lookOf } from '~/utils/look'
 
 const props = defineProps<{ picture: Picture | null; document: CaseFile; lit: ReadonlySet<string> | null; stale: boolean }>()
@@ -15,11 +15,11 @@ const tableDialog = ref(false)
 const pictureDialog = ref(false)
 const home = useTemplateRef<HTMLElement>('home')
 const rects = shallowRef<Rect[]>([])
-const { size, redraw } = useChart(home, (chart, width, height) => {
+const { size, redraw } = useChart(home, () => import('~/utils/drawing').then((m) => m.openDrawing), (drawing, width, height) => {
   if (!props.picture) return
-  const made = graphOption(props.picture, width, height, lookOf(), props.lit)
+  const made = graphMarks(props.picture, width, height, lookOf(), props.lit)
   rects.value = made.rects
-  chart.setOption(made.option, { replaceMerge: ['grid', 'xAxis', 'yAxis', 'series', 'graphic'] })
+  drawing.paint(made.marks, made.rects)
 })
 watch(() => [props.picture, props.lit], redraw)
 

@@ -131,7 +131,7 @@ defineExpose({ focus: () => page.value?.focus(), edit })
     <textarea v-if="editing" ref="area" v-model="draft" class="draft" aria-label="Text of the story" @input="typed" @keydown.esc.stop="done" />
     <div v-else ref="page" class="page" tabindex="0" role="group" aria-label="Story; select a phrase to mark it" @mouseup="selected" @keyup.shift="selected">
       <p v-if="!text" class="quiet">No story yet. <button type="button" class="word-button" @click="edit">Write or paste one</button>, then select phrases to say what they are.</p>
-      <p v-else class="text"><template v-for="run in runs" :key="run.start"><!--
+      <p v-else v-memo="[text, document.story?.marks, lit]" class="text"><template v-for="run in runs" :key="run.start"><!--
         --><span
           v-if="run.mark" role="button" tabindex="0" class="mark" :class="[run.mark.role, { dim: dimmed(run.mark) }]" :data-start="run.start"
           :aria-label="`${run.text}, ${run.mark.role}${run.mark.of ? ` ${run.mark.of}` : ''}`"
