@@ -6,12 +6,15 @@ import type { AnalysisReply, AnalysisRequest, GhostAnswer } from '~/workers/prot
 
 /** A worker that has not answered for this long is ended when something newer waits; in ms. */
 const PATIENCE = 4000
+/** What is dragged is shown after this time even without its answers, in ms. */
+const LATEST = 80
 
 /**
  * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace each other, and a
  * reply that is out of date is dropped only when a newer one has already arrived.
+ * `shown` is the case as the page should show it: while a given is dragged it changes together with its answers, in one frame.
  */
-export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost: Ref<CaseFile | null>) {
+export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost: Ref<CaseFile | null>, isDragged: () => boolean) {
   const desk = shallowRef<Desk | null>(null)
   const picture = shallowRef<Picture | null>(null)
   const slips = shallowRef<readonly Slip[]>([])
@@ -19,6 +22,8 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost
   const working = ref(false)
   const failure = ref<string | null>(null)
   const took = ref(0)
+  const shown = shallowRef<CaseFile | null>(source.value)
+  let late: ReturnType<typeof setTimeout> | undefined
   let worker: Worker | null = null
   let job = 0
   let busySince: number | null = null
@@ -28,8 +33,9 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost
     const made = new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
     made.onmessage = ({ data }: MessageEvent<AnalysisReply>) => {
       busySince = null
+      show()
       if (data.ok) {
-        desk.value = shareParts(desk.value, data.desk); slips.value = shareParts(slips.value, data.slips); ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost); picture.value = data.picture;
+        desk.value = shareParts(desk.value, data.desk); slips.value = shareParts(slips.value, data.slips); ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost); picture.value = data.picture
         took.value = data.ms; failure.value = null
       } else failure.value = data.message
       working.value = waiting !== null
@@ -50,15 +56,18 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost
     worker.postMessage(waiting)
     waiting = null
   }
+  function show(): void { clearTimeout(late); late = undefined; shown.value = source.value }
   function request(): void {
+    if (!isDragged() || !worker) show()
+    else late ??= setTimeout(show, LATEST)
     if (!source.value) return
     waiting = { kind: 'analysis', job: ++job, source: toRaw(source.value), view: plainView(view.value), ghost: ghost.value ? toRaw(ghost.value) : null }
     working.value = true
     next()
   }
   onMounted(() => { watch([source, view, ghost], request, { immediate: true }) })
-  onScopeDispose(() => { worker?.terminate(); worker = null })
-  return { desk, picture, slips, ghostAnswers, working, failure, took }
+  onScopeDispose(() => { clearTimeout(late); worker?.terminate(); worker = null })
+  return { shown, desk, picture, slips, ghostAnswers, working, failure, took }
 }
 
 /** A copy without anything the page watches, so that it can be sent to a worker. */

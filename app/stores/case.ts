@@ -23,6 +23,9 @@ const RETRY_AFTER = 2000
 /** Changes of one kind in one place this close together are one step of undo, in ms. */
 const ONE_STEP = 900
 
+/** Groups of changes that come from a hand on a track or a line. */
+const DRAGS = /^(vary|threshold):/
+
 const heldKey = (id: string) => `pasear:held:${id}`
 
 /** The open case: the document, its undo steps, and how it is kept. What the person typed is held in the browser until the server has it. */
@@ -33,6 +36,8 @@ export const useCaseStore = defineStore('case', () => {
   const keeping = shallowRef<Keeping>({ state: 'kept', at: null })
   const undoSteps = shallowRef<readonly Step[]>([])
   const redoSteps = shallowRef<readonly Step[]>([])
+  /** The last change was one of a drag: many follow, and what hangs on them may wait for its answer. */
+  let dragged = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let sending: Promise<void> | null = null
   let dirty = false
@@ -85,6 +90,7 @@ export const useCaseStore = defineStore('case', () => {
     if (!document.value) return
     const [next, patches, inverse] = produceWithPatches(document.value, recipe)
     if (patches.length === 0) return
+    dragged = group !== null && DRAGS.test(group)
     document.value = next
     const last = undoSteps.value[undoSteps.value.length - 1]
     if (last && group && last.group === group && Date.now() - last.at < ONE_STEP) {
@@ -104,6 +110,7 @@ export const useCaseStore = defineStore('case', () => {
   function travel(from: Ref<readonly Step[]>, to: Ref<readonly Step[]>, way: 'patches' | 'inverse'): string | null {
     const step = from.value[from.value.length - 1]
     if (!step || !document.value) return null
+    dragged = false
     document.value = applyPatches(document.value, step[way])
     from.value = from.value.slice(0, -1)
     to.value = [...to.value, { ...step, group: null }]
@@ -185,7 +192,7 @@ export const useCaseStore = defineStore('case', () => {
     } catch { /* it stays gone; the page still says so */ }
   }
 
-  return { id, document, revision, keeping, undoSteps, redoSteps, open, change, replace, undo, redo, flush, keepMine, takeTheirs, bringBack }
+  return { isDragged: () => dragged, id, document, revision, keeping, undoSteps, redoSteps, open, change, replace, undo, redo, flush, keepMine, takeTheirs, bringBack }
 })
 
 /** The HTTP status of a failed request; undefined when no answer came. */

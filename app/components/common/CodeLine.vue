@@ -48,7 +48,9 @@ async function load(): Promise<void> {
 }
 watch(text, (now) => { editor.value?.setText(now, true) }, { flush: 'sync' })
 watch(() => props.wrong, (span) => { editor.value?.setWrong(span) }, { flush: 'post' })
-watch(() => props.document, () => { editor.value?.repaint() })
+// What is coloured depends on the names of the case only.
+const names = computed(() => [props.document.variables, props.document.givens, props.document.functions, props.document.data].map((list) => (list ?? []).map((row) => row.name).join(' ')).join('|'))
+watch(names, () => { editor.value?.repaint() })
 
 onMounted(() => {
   if (props.opens) { plain.value?.focus(); plain.value?.select(); void load(); return }

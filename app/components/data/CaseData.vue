@@ -181,6 +181,19 @@ function usePieces(): void {
   emit('used', whole)
 }
 
+/** One side alone as a function: the early growth, the part after a change. */
+function useSide(side: 'left' | 'right'): void {
+  const [c, p] = [sideCard(side), parts.value]
+  if (!c || !p || nameProblem.value) return
+  const name = functionName.value.trim()
+  const source = withVariable(toRaw(props.document))
+  const part = side === 'left' ? { to: p.left.reduce((m, [x]) => Math.max(m, x), -Infinity) } : { from: p.right.reduce((m, [x]) => Math.min(m, x), Infinity) }
+  store.replace(`use the ${side} side as ${name}`, { ...source, functions: [...(source.functions ?? []), fitRow(name, c, part)] })
+  toast.add({ severity: 'info', summary: `${name}(${xName.value}) stands on the desk, from the rows ${side} of the break.`, life: 3500 })
+  setSplit(null)
+  emit('used', name)
+}
+
 /** Two breaks at once: three stretches, each with the model that misses least on rows it did not see. */
 async function useThree(): Promise<void> {
   const r = rows.value
@@ -364,6 +377,7 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4)
           <label>right <select v-model="sideModel.right" aria-label="Model of the right side"><option v-for="c in sides?.right.filter((m) => m.reason === null) ?? []" :key="keyOf(c)" :value="keyOf(c)">{{ c.family }}{{ c.method === 'logs' ? ' on logs' : '' }}</option></select></label>
           <p v-if="jump !== null" class="quiet">{{ Math.abs(jump) < 1e-6 * Math.abs(sideValue('left', split)) ? 'The sides are joined at the break.' : `It jumps by ${yOut(jump)} there.` }} <button v-if="meeting !== null && Math.abs(meeting - split) > 1e-9 * Math.max(1, Math.abs(split))" type="button" class="word-button" @click="setSplit(meeting)">Join them at {{ xName }} = {{ formatNumber(meeting, 5) }}</button></p>
           <Button :label="`Use as ${names.whole}(${xName}) in pieces`" size="small" :disabled="!sideCard('left') || !sideCard('right') || nameProblem !== null" @click="usePieces" />
+          <span class="sides">or only <button type="button" class="word-button" :disabled="!sideCard('left') || nameProblem !== null" @click="useSide('left')">the left side as {{ functionName || '…' }}({{ xName }})</button> · <button type="button" class="word-button" :disabled="!sideCard('right') || nameProblem !== null" @click="useSide('right')">the right side</button></span>
         </div>
       </section>
       <section class="panel models" aria-labelledby="models-title">

@@ -18,7 +18,7 @@ const rects = shallowRef<Rect[]>([])
 const { size, redraw } = useChart(home, () => import('~/utils/drawing').then((m) => m.openDrawing), (drawing, width, height) => {
   if (!props.picture) return
   const made = graphMarks(props.picture, width, height, lookOf(), props.lit)
-  rects.value = made.rects
+  rects.value = shareParts(rects.value, made.rects)
   drawing.paint(made.marks, made.rects)
 })
 watch(() => [props.picture, props.lit], redraw)
@@ -204,7 +204,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
 .stage { position: relative; flex: 1; min-height: 220px; touch-action: pan-y; cursor: crosshair; }
 .stage.level { cursor: ns-resize; }
 .stage.stale .canvas { opacity: 0.45; }
-.canvas { position: absolute; inset: 0; }
+.canvas { position: absolute; inset: 0; contain: strict; }
 .over { position: absolute; inset: 0; width: 100%; height: 100%; pointer-events: none; }
 .reading { stroke: var(--ink-2); stroke-width: 1; }
 .readout { position: absolute; top: 26px; display: grid; gap: 1px; padding: 0.4rem 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 6px; font-size: 0.85rem; pointer-events: none; }

@@ -73,7 +73,7 @@ function keep(slot: Slot, text: string): void {
 </template>
 
 <style scoped>
-.card { position: relative; padding: 0.6rem 0.8rem; margin-bottom: 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 8px; display: grid; gap: 0.25rem; }
+.card { position: relative; padding: 0.6rem 0.8rem; margin-bottom: 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 8px; display: grid; gap: 0.25rem; contain: layout paint style; }
 .card.first { border-color: var(--amber); box-shadow: 0 0 0 2px var(--amber-soft); }
 .card.dim { opacity: 0.4; }
 .card.stale .says, .card.stale .exact { opacity: 0.5; }

@@ -4,6 +4,7 @@ import { trailOf } from '#core/desk'
 import type { Component } from 'vue'
 import type { View } from '#core/graph'
 import type { CaseFile } from '#core/model'
+import type { Slip } from '#core/slips'
 import { RequestFailure } from '~/utils/caseApi'
 import type DeskEntry from '~/components/desk/DeskEntry.vue'
 import type DeskFunctions from '~/components/desk/DeskFunctions.vue'
@@ -22,7 +23,8 @@ const view = shallowRef<View>({})
 /** Another case, or this one with earlier numbers, drawn faintly to compare with. */
 const ghost = shallowRef<{ name: string; document: CaseFile } | null>(null)
 const ghostDocument = computed(() => ghost.value?.document ?? null)
-const { desk, picture, slips, ghostAnswers, working, failure } = useAnalysis(document_, view, ghostDocument)
+const { shown, desk, picture, slips, ghostAnswers, working, failure } = useAnalysis(document_, view, ghostDocument, store.isDragged)
+const storySlips = computed((before: Slip[] | undefined) => shareParts(before, slips.value.filter((x) => x.key === 'story')))
 const compareDialog = ref(false)
 const trailDialog = ref(false)
 const trailStart = ref<string | null>(null)
@@ -45,7 +47,7 @@ useHead({ title: () => (store.document ? `${store.document.title} · Pasear` : '
 const pointed = ref<string | null>(null)
 const lit = computed(() => (pointed.value && desk.value ? trailOf(pointed.value, desk.value.links) : null))
 const point = (key: string | null) => { pointed.value = key }
-const colours = computed(() => Object.fromEntries((picture.value?.curves ?? []).map((c) => [c.name, c.colour])))
+const colours = computed((before: Record<string, number> | undefined) => shareParts(before, Object.fromEntries((picture.value?.curves ?? []).map((c) => [c.name, c.colour]))))
 /** An unfinished or broken formula keeps the last good picture, dimmed. */
 const broken = computed(() => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || failure.value !== null)
 
@@ -117,14 +119,14 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
     </AppHead>
     <CaseData v-if="store.document && !missing && where === 'data'" :document="store.document" @used="goView('desk')" />
     <CasePlan v-else-if="store.document && !missing && where === 'plan'" :document="store.document" />
-    <main v-else-if="store.document && !missing" class="desk">
-      <DeskStory :document="store.document" :lit="lit" :slips="slips.filter((x) => x.key === 'story')" @point="point" />
-      <DeskGraph v-model:view="view" :picture="picture" :document="store.document" :lit="lit" :stale="broken" />
-      <DeskEntry ref="entry" :document="store.document" @added="added" @form="functionsPanel?.openForm($event)" />
+    <main v-else-if="store.document && shown && !missing" class="desk">
+      <DeskStory :document="shown" :lit="lit" :slips="storySlips" @point="point" />
+      <DeskGraph v-model:view="view" :picture="picture" :document="shown" :lit="lit" :stale="broken" />
+      <DeskEntry ref="entry" :document="shown" @added="added" @form="functionsPanel?.openForm($event)" />
       <div class="lower">
         <DeskGivens :document="store.document" :desk="desk" :lit="lit" :slips="slips" :ghost-name="ghost?.name ?? null" @ghost="compare" @point="point" @begin="entry?.begin($event)" />
-        <DeskFunctions ref="functionsPanel" :slips="slips" :document="store.document" :desk="desk" :lit="lit" :colours="colours" @point="point" @begin="entry?.begin($event)" />
-        <DeskFindings :document="store.document" :desk="desk" :lit="lit" :stale="broken && working" :slips="slips" :ghost="ghostAnswers" :ghost-name="ghost?.name ?? null" @look="view = { ...view, ...$event }" @point="point" @begin="entry?.begin($event)" />
+        <DeskFunctions ref="functionsPanel" :slips="slips" :document="shown" :desk="desk" :lit="lit" :colours="colours" @point="point" @begin="entry?.begin($event)" />
+        <DeskFindings :document="shown" :desk="desk" :lit="lit" :stale="broken && working" :slips="slips" :ghost="ghostAnswers" :ghost-name="ghost?.name ?? null" @look="view = { ...view, ...$event }" @point="point" @begin="entry?.begin($event)" />
       </div>
       <p v-if="failure" class="problem failure" role="alert">The calculation stopped: {{ failure }}. What you typed is kept.</p>
     </main>
