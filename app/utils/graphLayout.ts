@@ -120,3 +120,37 @@ export function placeNames(picture: Picture, rects: readonly Rect[]): { name: st
     return ends
   })
 }
+
+/** How near the pointer must come to be at a point or a line; in px. */
+const NEAR = { point: 9, line: 5 } as const
+
+/**
+ * What stands at a place of the drawing: an answer first, then a threshold, then the nearest curve.
+ * @param x, y  in pixels of the drawing
+ * @returns a key of the trail, `question:q1` or `function:P`, or null
+ */
+export function markAt(picture: Picture, rects: readonly Rect[], x: number, y: number): string | null {
+  const pane = rects.findIndex((r) => x >= r.left - 2 && x <= r.left + r.width + 2 && y >= r.top - NEAR.point && y <= r.top + r.height + NEAR.point)
+  if (pane < 0) return null
+  const rect = rects[pane]!
+  const near = picture.points.filter((p) => p.pane === pane && p.question !== null).map((p) => ({ p, far: Math.hypot(toX(picture, rect, p.x) - x, toY(picture, pane, rect, p.y) - y) })).filter((c) => c.far <= NEAR.point).sort((a, b) => a.far - b.far)[0]
+  if (near) return `question:${near.p.question}`
+  const level = picture.thresholds.find((t) => t.pane === pane && Math.abs(toY(picture, pane, rect, t.y) - y) <= NEAR.line)
+  if (level) return `question:${level.question}`
+  let best: { name: string; far: number } | null = null
+  for (const c of picture.curves) {
+    if (c.pane !== pane) continue
+    for (const run of c.runs) for (let i = 0; i + 3 < run.length; i += 2) {
+      const [x0, x1] = [toX(picture, rect, run[i]!), toX(picture, rect, run[i + 2]!)]
+      if (x < x0 - NEAR.line || x > x1 + NEAR.line) continue
+      const far = toSegment(x, y, x0, toY(picture, pane, rect, run[i + 1]!), x1, toY(picture, pane, rect, run[i + 3]!))
+      if (far <= NEAR.line && (!best || far < best.far)) best = { name: c.name, far }
+    }
+  }
+  return best ? `function:${best.name}` : null
+}
+function toSegment(x: number, y: number, x0: number, y0: number, x1: number, y1: number): number {
+  const length = (x1 - x0) ** 2 + (y1 - y0) ** 2
+  const share = length === 0 ? 0 : Math.max(0, Math.min(1, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / length))
+  return Math.hypot(x0 + share * (x1 - x0) - x, y0 + share * (y1 - y0) - y)
+}

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import { entry, kept, newCase, says, stand, write, written } from './pages'
+import { entry, faultsOf, kept, newCase, says, stand, write, written } from './pages'
 import { expect, test } from './server'
 
 test('from the shelf to the break-even: the story, the functions, the graph and the findings stand there', async ({ page, server }) => {
@@ -270,12 +270,26 @@ test('the trail lights what belongs together, and the reading line reads all fun
   await expect(page.locator('.row.dim')).not.toHaveCount(0)
   await expect(page.locator('.row').filter({ hasText: 'profit' })).not.toHaveClass(/dim/)
   await expect(page.locator('.row').filter({ hasText: 'line through 2 readings' })).toHaveClass(/dim/)
+  // What steps back can still be read.
+  expect(await faultsOf(page)).toEqual([])
   await page.getByRole('application').focus()
   await page.keyboard.press('Shift+ArrowRight')
   await expect(page.locator('.readout')).toContainText('q = 16.435')
+  // On an answer, the graph lights its trail: the finding and the phrases it came from.
+  await expect(page.locator('.findings .card').first()).toHaveClass(/first/)
+  await expect(page.locator('.findings .card').nth(1)).toHaveClass(/dim/)
   await page.keyboard.press('Shift+ArrowRight')
   await page.keyboard.press('Shift+ArrowRight')
   await expect(page.locator('.readout')).toContainText('P $811.88')
+  await page.keyboard.press('Escape')
+  // A ring that is pointed at does the same.
+  const canvas = (await page.locator('.canvas').boundingBox())!
+  const ring = (await page.locator('.canvas svg path[stroke="#f0a02c"]').first().boundingBox())!
+  expect(ring.x).toBeGreaterThan(canvas.x)
+  await page.mouse.move(ring.x + ring.width / 2, ring.y + ring.height / 2)
+  await expect(page.locator('.findings .card.first')).toHaveCount(1)
+  await page.mouse.move(0, 0)
+  await expect(page.locator('.dim')).toHaveCount(0)
 })
 
 test('no view has an accessibility fault, in light and dark', async ({ page, server }) => {

@@ -179,7 +179,6 @@ function remove(f: FunctionRow): void {
 .handle { position: absolute; left: -0.95rem; top: 0.8rem; color: var(--ink-3); cursor: grab; opacity: 0; }
 .row:hover .handle { opacity: 1; }
 .swatch { border: 0; padding: 6px 0; background: none; cursor: pointer; line-height: 0; }
-.dim { opacity: 0.4; }
 .hidden .swatch { opacity: 0.3; }
 .formula { overflow-x: auto; overflow-y: hidden; padding: 2px 0; }
 .unit { color: var(--ink-2); font-size: 0.9rem; }

@@ -135,7 +135,6 @@ function remove(list: 'givens' | 'variables', name: string): void {
 .row { display: grid; grid-template-columns: 2.2rem minmax(0, 1fr) auto 1.4rem; column-gap: 0.5rem; align-items: baseline; padding: 0.45rem 0; border-bottom: 1px solid var(--hairline); }
 .row .icon-button { opacity: 0; }
 .row:hover .icon-button, .row:focus-within .icon-button { opacity: 1; }
-.dim { opacity: 0.4; }
 .name { font-family: var(--book); font-style: italic; font-size: 1.1rem; overflow-wrap: anywhere; }
 .what { color: var(--ink-2); min-width: 0; }
 .value { text-align: right; }

@@ -3,12 +3,13 @@ import type { CaseFile } from '#core/model'
 import { buildModel } from '#core/model'
 import { formatQuantity, formatNumber } from '#core/explain'
 import { roundStep, type Picture, type View } from '#core/graph'
-import { toX, toY, type Rect } from '~/utils/graphLayout'
+import { markAt, toX, toY, type Rect } from '~/utils/graphLayout'
 import { graphMarks } from '~/utils/graphMarks'
 import { lookOf } from '~/utils/look'
 
 const props = defineProps<{ picture: Picture | null; document: CaseFile; lit: ReadonlySet<string> | null; stale: boolean }>()
 const view = defineModel<View>('view', { required: true })
+const emit = defineEmits<{ point: [key: string | null] }>()
 const store = useCaseStore()
 
 const tableDialog = ref(false)
@@ -53,6 +54,22 @@ function inputAt(clientX: number): number | null {
   const step = (p.x.max - p.x.min) / r.width
   return whole && step < 1.5 ? Math.round(x) : Number(x.toPrecision(Math.max(3, Math.ceil(Math.log10(Math.abs(x) / step + 1)) + 1)))
 }
+// ---- the trail from the graph: an answer, a threshold or a curve that is pointed at
+/** A curve that is only crossed lights nothing; the pointer must rest on it this long, in ms. */
+const REST = 90
+let pointedAt: string | null = null
+let resting: ReturnType<typeof setTimeout> | undefined
+function pointAt(key: string | null): void { clearTimeout(resting); if (key !== pointedAt) { pointedAt = key; emit('point', key) } }
+function restAt(key: string | null): void { if (key === null) pointAt(null); else if (key !== pointedAt) { clearTimeout(resting); resting = setTimeout(pointAt, REST, key) } }
+onBeforeUnmount(() => clearTimeout(resting))
+function keyAt(event: PointerEvent): string | null {
+  const p = props.picture
+  if (!p || !home.value) return null
+  const box = home.value.getBoundingClientRect()
+  return markAt(p, rects.value, event.clientX - box.left, event.clientY - box.top)
+}
+/** The answer the reading line stands on, if it stands on one. */
+const answerHere = () => { const p = props.picture?.points.find((q) => q.x === at.value && q.question !== null); return p ? `question:${p.question}` : null }
 // ---- dragging: the ground moves the view, a threshold moves its value, two fingers look closer
 type Hold = { kind: 'ground'; x: number; from: number; to: number } | { kind: 'threshold'; index: number; moved: boolean }
 const hold = shallowRef<Hold | null>(null)
@@ -102,6 +119,7 @@ function move(event: PointerEvent): void {
   }
   overThreshold.value = thresholdAt(event) !== null
   at.value = overThreshold.value ? null : inputAt(event.clientX)
+  restAt(keyAt(event))
 }
 function press(event: PointerEvent): void {
   if (!props.picture || event.button !== 0) return
@@ -157,6 +175,7 @@ function key(event: KeyboardEvent): void {
   else if (event.key === '0') reframe()
   else if (event.key === 'Escape') at.value = null
   else return
+  pointAt(answerHere())
   event.preventDefault()
   event.stopPropagation()
 }
@@ -178,7 +197,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
     <div
       class="stage" :class="{ stale, level: overThreshold || hold?.kind === 'threshold' }" tabindex="0" role="application" :aria-label="picture?.described ?? 'No graph yet'" aria-roledescription="graph"
       aria-keyshortcuts="ArrowLeft ArrowRight Shift+ArrowRight + - 0"
-      @pointermove="move" @pointerdown="press" @pointerup="release" @pointercancel="release" @pointerleave="at = null" @wheel="wheel" @keydown="key" @blur="at = null"
+      @pointermove="move" @pointerdown="press" @pointerup="release" @pointercancel="release" @pointerleave="at = null; pointAt(null)" @wheel="wheel" @keydown="key" @blur="at = null; pointAt(null)"
     >
       <div v-show="picture" ref="home" class="canvas" aria-hidden="true" />
       <p v-if="!picture" class="quiet empty">A graph appears with the first function. Write one on the entry line, for example <code>f(x) = 3x + 2</code>.</p>

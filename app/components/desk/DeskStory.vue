@@ -165,7 +165,7 @@ defineExpose({ focus: () => page.value?.focus(), edit })
 .mark.relation { background: var(--violet-soft); border-bottom: 2px dashed var(--violet); }
 .mark.limit { background: var(--brick-soft); border-bottom: 3px double var(--brick); }
 .mark.question { background: var(--jade-soft); border-bottom: 2px dotted var(--jade); }
-.mark.dim { opacity: 0.45; }
+.mark.dim { background: none; }
 .unused { max-height: 6rem; overflow: auto; padding-top: 0.4rem; }
 .legend { display: flex; flex-wrap: wrap; gap: 0.3rem 1rem; padding-top: 0.6rem; font-size: 0.8rem; color: var(--ink-2); }
 .legend li { display: flex; align-items: center; gap: 0.4rem; }

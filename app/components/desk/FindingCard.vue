@@ -75,7 +75,7 @@ function keep(slot: Slot, text: string): void {
 <style scoped>
 .card { position: relative; padding: 0.6rem 0.8rem; margin-bottom: 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 8px; display: grid; gap: 0.25rem; contain: layout paint style; }
 .card.first { border-color: var(--amber); box-shadow: 0 0 0 2px var(--amber-soft); }
-.card.dim { opacity: 0.4; }
+.card.dim { background: none; }
 .card.stale .says, .card.stale .exact { opacity: 0.5; }
 .card.broken .says { color: var(--brick); font-size: 0.95rem; font-family: var(--face); font-weight: 400; }
 .says { font-family: var(--book); font-size: 1.13rem; font-weight: 650; line-height: 1.35; }

@@ -121,7 +121,7 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
     <CasePlan v-else-if="store.document && !missing && where === 'plan'" :document="store.document" />
     <main v-else-if="store.document && shown && !missing" class="desk">
       <DeskStory :document="shown" :lit="lit" :slips="storySlips" @point="point" />
-      <DeskGraph v-model:view="view" :picture="picture" :document="shown" :lit="lit" :stale="broken" />
+      <DeskGraph v-model:view="view" :picture="picture" :document="shown" :lit="lit" :stale="broken" @point="point" />
       <DeskEntry ref="entry" :document="shown" @added="added" @form="functionsPanel?.openForm($event)" />
       <div class="lower">
         <DeskGivens :document="store.document" :desk="desk" :lit="lit" :slips="slips" :ghost-name="ghost?.name ?? null" @ghost="compare" @point="point" @begin="entry?.begin($event)" />
