@@ -44,9 +44,9 @@ export function planPicture(plan: Plan, names: Names, result: PlanResult): PlanP
 function frameOf(result: PlanResult, relations: readonly { a: number; b: number; c: number }[]): PlanPicture['frame'] {
   const own = [...result.corners, ...result.best].map((p) => p.at)
   const reach = Math.max(1, ...own.flat().map(Math.abs))
-  const near = result.outside.map((p) => p.at).filter((p) => own.length === 0 || p.every((v) => Math.abs(v) <= 1.6 * reach))
+  const near = result.outside.filter((p) => own.length === 0 || p.every((v) => Math.abs(v) <= 1.6 * reach))
   const meets = relations.flatMap((r): number[][] => [...(r.a !== 0 ? [[r.c / r.a, 0]] : []), ...(r.b !== 0 ? [[0, r.c / r.b]] : [])]).filter((p) => p.every((v) => Number.isFinite(v) && Math.abs(v) <= (own.length > 0 ? 1.6 * reach : Infinity)))
-  const all = [...own, ...near, ...meets]
+  const all: (readonly number[])[] = [...own, ...near, ...meets]
   const ends = (k: 0 | 1): [number, number] => {
     const v = all.map((p) => p[k]!)
     let [lo, hi] = v.length > 0 ? [Math.min(...v), Math.max(...v)] : [0, 10]

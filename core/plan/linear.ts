@@ -43,46 +43,54 @@ export function readConstraint(text: string, variables: readonly string[], names
 export function readForm(text: string, variables: readonly string[], names: Names): FormRead {
   const parsed = parse(text, (name) => isFunctionName(name, names) && !variables.includes(name))
   if (!parsed.ok) return { ok: false, problem: parsed.problem }
-  try { return { ok: true, form: formOf(parsed.syntax, text, variables, names) } } catch (failure) { if (failure instanceof NotLinear) return { ok: false, problem: failure.problem }; throw failure }
+  const sum: Sum = { terms: new Map(), constant: ZERO }
+  try { collect(parsed.syntax, ONE, sum, { text, variables, places: new Map(variables.map((v, i) => [v, i])), names }) } catch (failure) { if (failure instanceof NotLinear) return { ok: false, problem: failure.problem }; throw failure }
+  return { ok: true, form: { coefficients: variables.map((_, j) => sum.terms.get(j) ?? ZERO), constant: sum.constant } }
 }
 
-function formOf(s: Syntax, text: string, variables: readonly string[], names: Names): LinearForm {
-  const constant = (r: Rational): LinearForm => ({ coefficients: variables.map(() => ZERO), constant: r })
-  const still = (f: LinearForm) => f.coefficients.every(isZero)
-  const scaled = (f: LinearForm, by: Rational): LinearForm => ({ coefficients: f.coefficients.map((c) => c.mul(by)), constant: f.constant.mul(by) })
-  const sum = (a: LinearForm, b: LinearForm, sign: 1 | -1): LinearForm => ({ coefficients: a.coefficients.map((c, i) => (sign > 0 ? c.add(b.coefficients[i]!) : c.sub(b.coefficients[i]!))), constant: sign > 0 ? a.constant.add(b.constant) : a.constant.sub(b.constant) })
+/** A sum while it is read: only the variables that occur. */
+interface Sum { readonly terms: Map<number, Rational>; constant: Rational }
+interface Reading { readonly text: string; readonly variables: readonly string[]; readonly places: ReadonlyMap<string, number>; readonly names: Names }
+const still = (s: Sum): boolean => [...s.terms.values()].every(isZero)
+function apart(s: Syntax, reading: Reading): Sum { const out: Sum = { terms: new Map(), constant: ZERO }; collect(s, ONE, out, reading); return out }
+function addTimes(into: Sum, from: Sum, by: Rational): void { for (const [j, v] of from.terms) into.terms.set(j, (into.terms.get(j) ?? ZERO).add(v.mul(by))); into.constant = into.constant.add(from.constant.mul(by)) }
+
+/** Adds `times` what a part says to a sum; long sums are read in one pass. */
+function collect(s: Syntax, times: Rational, into: Sum, reading: Reading): void {
+  const { text, variables, names } = reading
+  const put = (r: Rational): void => { into.constant = into.constant.add(r.mul(times)) }
   const refuse = (what: string): never => { throw new NotLinear(problem('unexpected', s, `${quoted(text.slice(s.start, s.end).trim())} ${what}; a plan is made of sums, each variable times a number.`)) }
   switch (s.type) {
-    case 'number': return constant(s.exact ?? rationalOfDouble(s.value))
-    case 'bracket': return formOf(s.of, text, variables, names)
-    case 'negate': return scaled(formOf(s.of, text, variables, names), ONE.neg())
+    case 'number': put(s.exact ?? rationalOfDouble(s.value)); return
+    case 'bracket': collect(s.of, times, into, reading); return
+    case 'negate': collect(s.of, times.neg(), into, reading); return
     case 'name': {
-      const i = variables.indexOf(s.name)
-      if (i >= 0) return { coefficients: variables.map((_, k) => (k === i ? ONE : ZERO)), constant: ZERO }
+      const place = reading.places.get(s.name)
+      if (place !== undefined) { into.terms.set(place, (into.terms.get(place) ?? ZERO).add(times)); return }
       const given = names.givens.get(s.name)
-      if (given) return constant(given.exact ?? rationalOfDouble(given.value))
-      if (s.name === 'e' || s.name === 'pi' || s.name === 'π') return constant(rationalOfDouble(s.name === 'e' ? Math.E : Math.PI))
+      if (given) { put(given.exact ?? rationalOfDouble(given.value)); return }
+      if (s.name === 'e' || s.name === 'pi' || s.name === 'π') { put(rationalOfDouble(s.name === 'e' ? Math.E : Math.PI)); return }
       const near = nearName(s.name, [...variables, ...names.givens.keys()])
       const run = splitRun(s.name, variables)
       throw new NotLinear(problem('unknown-name', s, `${quoted(s.name)} is no variable of the plan and no given.${run ? ` Did you mean ${quoted(run)}?` : near ? ` Did you mean ${quoted(near)}?` : ` There ${variables.length === 1 ? 'is' : 'are'} ${variables.join(', ')}.`}`, run ?? near ?? undefined))
     }
     case 'operation': {
-      const [a, b] = [formOf(s.left, text, variables, names), formOf(s.right, text, variables, names)]
+      if (s.op === '+' || s.op === '-') { collect(s.left, times, into, reading); collect(s.right, s.op === '+' ? times : times.neg(), into, reading); return }
+      const [a, b] = [apart(s.left, reading), apart(s.right, reading)]
       switch (s.op) {
-        case '+': return sum(a, b, 1)
-        case '-': return sum(a, b, -1)
-        case '*': return still(a) ? scaled(b, a.constant) : still(b) ? scaled(a, b.constant) : refuse('multiplies variables with each other')
-        case '/': return !still(b) ? refuse('divides by a variable') : isZero(b.constant) ? refuse('divides by 0') : scaled(a, ONE.div(b.constant))
-        case '^': return still(a) && still(b) ? constant(numberOf(s, text, names)) : refuse('has a power of a variable')
+        case '*': if (still(a)) addTimes(into, b, times.mul(a.constant)); else if (still(b)) addTimes(into, a, times.mul(b.constant)); else refuse('multiplies variables with each other'); return
+        case '/': if (!still(b)) refuse('divides by a variable'); if (isZero(b.constant)) refuse('divides by 0'); addTimes(into, a, times.div(b.constant)); return
+        case '^': if (!still(a) || !still(b)) refuse('has a power of a variable'); put(numberOf(s, text, names)); return
       }
       break
     }
     case 'apply': {
-      for (const arg of s.args) if (!still(formOf(arg, text, variables, names))) refuse('puts a variable into a function')
-      return constant(numberOf(s, text, names))
+      for (const arg of s.args) if (!still(apart(arg, reading))) refuse('puts a variable into a function')
+      put(numberOf(s, text, names))
+      return
     }
   }
-  return refuse('is not read here')
+  refuse('is not read here')
 }
 /** `xy` is one name; with x and y variables, `x y` was meant (which is no sum either). */
 function splitRun(name: string, variables: readonly string[]): string | null { return [...name].length > 1 && [...name].every((c) => variables.includes(c)) ? [...name].join(' ') : null }

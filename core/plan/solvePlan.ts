@@ -1,10 +1,13 @@
 import { ONE, ZERO, isZero, ratio, rationalText, toDouble, type Rational } from '../numeric'
-import { quoted, type Names } from '../formula'
+import type { Names } from '../formula'
 import type { CaseProblem, Plan } from '../model'
 import { maximise } from './exactSimplex'
-import { readConstraint, readForm, type Relation } from './linear'
-import { isTight, regionOf, type Point, type Region } from './region'
+import type { Relation } from './linear'
+import { readPlan, type Named } from './readPlan'
+import { regionOf, type Region } from './region'
+import { dot, sideOf } from './side'
 import { maximiseWhole } from './whole'
+import { boundRange, coefficientRange, multipliersAt } from './worth'
 
 export interface PlanPoint { readonly at: readonly number[]; readonly exact: readonly string[]; readonly value: number | null }
 export interface PlanCorner extends PlanPoint { readonly on: readonly string[] }
@@ -12,7 +15,8 @@ export interface PlanCorner extends PlanPoint { readonly on: readonly string[] }
 export interface PlanResult {
   readonly status: 'optimal' | 'tied' | 'unbounded' | 'infeasible' | null
   readonly corners: readonly PlanCorner[]
-  readonly outside: readonly PlanPoint[]
+  /** where two boundary lines cross outside the region; at most 200 */
+  readonly outside: readonly (readonly [number, number])[]
   readonly regionBounded: boolean | null
   readonly directions: readonly (readonly number[])[]
   readonly best: readonly PlanPoint[]
@@ -23,38 +27,28 @@ export interface PlanResult {
   readonly multipliers: Readonly<Record<string, number | null>>
   /** right-hand sides between which a multiplier holds; null ends are open */
   readonly ranges: Readonly<Record<string, readonly [number | null, number | null]>>
+  /** values of each variable's coefficient in the objective for which the same point stays best; only where one point is best */
+  readonly stays: Readonly<Record<string, readonly [number | null, number | null]>>
+  /** what the best value loses for each unit of a variable, beside the constraints of several variables; 0 for one that is in use, null where not unique */
+  readonly reduced: Readonly<Record<string, number | null>>
   /** a smallest set of constraints that cannot hold together */
   readonly conflict: readonly string[]
   readonly notes: readonly string[]
   /** how far the best value of a second method lies from this one, relative */
   readonly secondWay: number | null
+  /** worked out in doubles by the compiled solver, its answer tested; false: exact, in fractions */
+  readonly compiled: boolean
+  /** relative distance between the best found so far and what is still possible, when the work ended before the proof; null otherwise */
+  readonly gap: number | null
 }
 export interface PlanReading { readonly result: PlanResult | null; readonly errors: readonly CaseProblem[]; readonly warnings: readonly CaseProblem[] }
-interface Named extends Relation { readonly id: string }
+/** Up to this many relations the simplex method goes over a plan of two variables a second time. */
+const SECOND_WAY = 16
 
 /** Reads and solves the plan of a case, exactly. */
 export function solvePlan(plan: Plan, names: Names): PlanReading {
-  const errors: CaseProblem[] = []
-  const warnings: CaseProblem[] = []
-  const variables = plan.variables.map((v) => v.name)
-  if (variables.length === 0) errors.push({ path: 'plan.variables', message: 'A plan needs at least one variable.' })
-  const ids = new Set<string>()
-  const relations: Named[] = []
-  plan.constraints.forEach((c, i) => {
-    const path = `plan.constraints[${i}]`
-    if (ids.has(c.id)) errors.push({ path: `${path}.id`, message: `The id ${quoted(c.id)} is used twice; every constraint has its own.` })
-    ids.add(c.id)
-    if (c.off) return
-    const read = readConstraint(c.text, variables, names)
-    if (!read.ok) { errors.push({ path: `${path}.text`, message: read.problem.message, at: read.problem.start, end: read.problem.end }); return }
-    if (read.strict) warnings.push({ path: `${path}.text`, message: `${quoted(c.text.trim())} is read with its border: a best value needs one.` })
-    for (const r of read.relations) relations.push({ ...r, id: c.id })
-  })
-  const objective = plan.objective ? readForm(plan.objective.text, variables, names) : null
-  if (objective && !objective.ok) errors.push({ path: 'plan.objective.text', message: objective.problem.message, at: objective.problem.start, end: objective.problem.end })
-  if (errors.length > 0 || (objective && !objective.ok)) return { result: null, errors, warnings }
-  const greatest = plan.objective?.sense !== 'least'
-  const form = objective?.ok ? objective.form : null
+  const { relations, form, greatest, errors, warnings } = readPlan(plan, names)
+  if (errors.length > 0) return { result: null, errors, warnings }
   return { result: new PlanSolver(plan, relations, form?.coefficients ?? null, form?.constant ?? ZERO, greatest).solve(), errors, warnings }
 }
 
@@ -74,11 +68,12 @@ class PlanSolver {
     const region = this.n === 2 ? regionOf(this.relations) : null
     const corners = (region?.corners ?? []).map((k): PlanCorner => ({ ...this.point(k.at), on: [...new Set(k.on.map((i) => this.relations[i]!.id))] }))
     const none: PlanResult = {
-      status: null, corners, outside: (region?.outside ?? []).slice(0, 200).map((p) => this.point(p)), regionBounded: region ? region.bounded : null, directions: (region?.directions ?? []).map((d) => d.map(toDouble)),
-      best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, conflict: [], notes: [], secondWay: null,
+      status: null, corners, outside: (region?.outside ?? []).slice(0, 200), regionBounded: region ? region.bounded : null, directions: (region?.directions ?? []).map((d) => d.map(toDouble)),
+      best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, stays: {}, reduced: {}, conflict: [], notes: [], secondWay: null, compiled: false, gap: null,
     }
-    const first = maximise(this.up, this.relations)
-    if (first.status === 'infeasible' || region?.empty) return { ...none, status: 'infeasible', conflict: this.conflict() }
+    if (region?.empty) return { ...none, status: 'infeasible', conflict: this.conflict() }
+    const first = this.first(region)
+    if (first.status === 'infeasible') return { ...none, status: 'infeasible', conflict: this.conflict() }
     if (!this.c) return none
     if (first.status === 'work') return { ...none, notes: ['The plan is too large for the exact method.'] }
     if (first.status !== 'optimal') return { ...none, status: 'unbounded' }
@@ -91,27 +86,56 @@ class PlanSolver {
     const slack: Record<string, number> = {}
     for (const r of this.relations) if (!this.relations.some((s) => s.id === r.id && tight(s, at))) { const room = toDouble(dot(r.coefficients, at).sub(r.bound).abs()); slack[r.id] = Math.min(slack[r.id] ?? Infinity, room) }
     const binding = [...new Set(always.map((r) => r.id))]
+    return { ...none, status: tied ? 'tied' : 'optimal', best, ...(whole ?? {}), binding, slack, ...this.worthOf(at, first.value, tied), secondWay: region && corners.length > 0 && region.bounded && this.relations.length <= SECOND_WAY ? this.differs(corners, maximise(this.up, this.relations)) : null }
+  }
+
+  /** Two variables: the best corner, or none where a direction goes on for ever. Otherwise the simplex method. */
+  private first(region: Region | null): ReturnType<typeof maximise> {
+    if (!region || region.corners.length === 0) return maximise(this.up, this.relations)
+    if (region.directions.some((d) => dot(this.up, d as readonly Rational[]).compare(ZERO) > 0)) return { status: 'unbounded' }
+    const values = region.corners.map((k) => dot(this.up, k.at))
+    const best = values.reduce((m, v, i) => (v.compare(values[m]!) > 0 ? i : m), 0)
+    return { status: 'optimal', at: region.corners[best]!.at, value: values[best]! }
+  }
+
+  /** Multipliers, the right-hand sides and the coefficients for which they hold, and reduced costs. */
+  private worthOf(at: readonly Rational[], value: Rational, tied: boolean): Pick<PlanResult, 'multipliers' | 'ranges' | 'stays' | 'reduced'> {
+    const all = multipliersAt(this.up, this.relations, at)
+    const turned = (v: Rational) => (this.greatest ? v : v.neg())
     const multipliers: Record<string, number | null> = {}
     const ranges: Record<string, readonly [number | null, number | null]> = {}
-    for (const r of this.relations) {
-      if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) continue
+    this.relations.forEach((r, i) => {
+      if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) return
       if (!tight(r, at)) {
         multipliers[r.id] ??= 0
         // A side that does not bind may move as far as the best point lies from it.
         const reach = toDouble(dot(r.coefficients, at))
         ranges[r.id] ??= r.sense === '<=' ? [reach, null] : [null, reach]
-        continue
+        return
       }
-      const worth = this.worth(r, first.value)
-      multipliers[r.id] = worth && toDouble(worth)
-      if (worth) { const range = this.rangeOf(r, worth, first.value); if (range) ranges[r.id] = range }
-    }
-    return { ...none, status: tied ? 'tied' : 'optimal', best, ...(whole ?? {}), binding, slack, multipliers, ranges, secondWay: region && corners.length > 0 && region.bounded ? this.differs(corners, first.value) : null }
+      const worth = all[i]!
+      multipliers[r.id] = worth && toDouble(turned(worth))
+      if (worth) { const range = (tied ? null : boundRange(this.relations, at, all, i)) ?? this.rangeOf(r, worth, value); if (range) ranges[r.id] = range }
+    })
+    const stays: Record<string, readonly [number | null, number | null]> = {}
+    if (!tied) this.plan.variables.forEach((v, j) => {
+      const [low, high] = coefficientRange(this.up, this.relations, at, j)
+      const ends = [low && toDouble(turned(low)), high && toDouble(turned(high))] as const
+      stays[v.name] = this.greatest ? ends : [ends[1], ends[0]]
+    })
+    const reduced: Record<string, number | null> = {}
+    const several = this.relations.map((r) => r.coefficients.filter((a) => !isZero(a)).length > 1)
+    this.plan.variables.forEach((v, j) => {
+      const sum = this.relations.reduce<Rational | null>((s, r, i) => (s === null || !several[i] || isZero(r.coefficients[j]!) ? s : all[i] === null ? null : s.sub(all[i]!.mul(r.coefficients[j]!))), this.up[j]!)
+      reduced[v.name] = sum && toDouble(turned(sum))
+    })
+    return { multipliers, ranges, stays, reduced }
   }
 
   /** Corners against the simplex method: the same best value twice. */
-  private differs(corners: readonly PlanCorner[], best: Rational): number {
-    const wanted = toDouble((this.greatest ? best : best.neg()).add(this.constant))
+  private differs(corners: readonly PlanCorner[], other: ReturnType<typeof maximise>): number | null {
+    if (other.status !== 'optimal') return null
+    const wanted = toDouble((this.greatest ? other.value : other.value.neg()).add(this.constant))
     const found = corners.reduce((m, k) => (this.greatest ? Math.max(m, k.value!) : Math.min(m, k.value!)), this.greatest ? -Infinity : Infinity)
     return Math.abs(found - wanted) / Math.max(1, Math.abs(wanted))
   }
@@ -142,18 +166,10 @@ class PlanSolver {
   }
 
   private shifted(r: Named, by: Rational): ReturnType<typeof maximise> { return maximise(this.up, this.relations.map((s) => (s === r ? { ...s, bound: s.bound.add(by) } : s))) }
-  /** Change of the best value for one more on the right-hand side; null where more and less do not change it alike. */
-  private worth(r: Named, value: Rational): Rational | null {
-    const step = ratio(1, 1_000_000).mul(r.bound.abs().compare(ONE) > 0 ? r.bound.abs() : ONE)
-    const [more, less] = [this.shifted(r, step), this.shifted(r, step.neg())]
-    if (more.status !== 'optimal' || less.status !== 'optimal') return null
-    const [a, b] = [more.value.sub(value).div(step), value.sub(less.value).div(step)]
-    return a.compare(b) === 0 ? (this.greatest ? a : a.neg()) : null
-  }
   /** How far a right-hand side may go while its worth stays the same: doubled until it changes, then halved in. */
   private rangeOf(r: Named, worth: Rational, value: Rational): readonly [number | null, number | null] | null {
     if (this.relations.length > 40) return null
-    const slope = this.greatest ? worth : worth.neg()
+    const slope = worth
     const end = (sign: 1 | -1): number | null => {
       const keeps = (t: Rational) => { const s = this.shifted(r, t.mul(ratio(sign))); return s.status === 'optimal' && s.value.sub(value).compare(slope.mul(t).mul(ratio(sign))) === 0 }
       let good = ratio(1, 1_000_000)
@@ -174,5 +190,4 @@ class PlanSolver {
     return [...new Set(left.map((r) => r.id))]
   }
 }
-const dot = (a: readonly Rational[], b: readonly Rational[]): Rational => a.reduce((s, v, j) => s.add(v.mul(b[j]!)), ZERO)
-const tight = (r: Relation, at: readonly Rational[]): boolean => (at.length === 2 ? isTight(r, at as unknown as Point) : dot(r.coefficients, at).compare(r.bound) === 0)
+const tight = (r: Relation, at: readonly Rational[]): boolean => sideOf(r, at) === 0

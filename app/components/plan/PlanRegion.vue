@@ -91,7 +91,7 @@ const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.r
         <polygon v-else-if="picture.region.length > 2" class="in" :points="polygon" />
         <polyline v-else-if="picture.region.length > 0" class="thin" :points="polygon" />
         <circle v-for="[x, y] in picture.lattice" :key="`${x} ${y}`" class="whole" :cx="X(x)" :cy="Y(y)" r="1.7" />
-        <circle v-for="p in result.outside" :key="p.at.join()" class="faint" :cx="X(p.at[0]!)" :cy="Y(p.at[1]!)" r="3" />
+        <circle v-for="p in result.outside" :key="p.join()" class="faint" :cx="X(p[0])" :cy="Y(p[1])" r="3" />
         <line v-for="(l, i) in picture.lines" :key="i" :x1="X(l.from[0])" :y1="Y(l.from[1])" :x2="X(l.to[0])" :y2="Y(l.to[1])" :stroke="`var(--curve-${colours[l.id] ?? 6})`" :stroke-width="pointed === l.id ? 3.4 : 2" :opacity="pointed && pointed !== l.id ? 0.3 : 1" />
         <line v-if="line" class="objective" :x1="X(line[0][0])" :y1="Y(line[0][1])" :x2="X(line[1][0])" :y2="Y(line[1][1])" />
       </g>
