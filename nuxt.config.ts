@@ -1,4 +1,5 @@
 import type { NitroConfig } from 'nitropack/types'
+import { copyFile } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -47,6 +48,20 @@ export default defineNuxtConfig({
   // A part that cannot be loaded because the server is away must never reload the page over what was typed.
   experimental: { emitRouteChunkError: 'manual' },
   nitro: nitro as object,
+  hooks: {
+    // The thread that works plans out is a file of its own beside the server, with the solver it needs.
+    'nitro:init'(made) {
+      made.hooks.hook('compiled', async () => {
+        const { build } = await import('esbuild')
+        const threads = `${made.options.output.serverDir}/threads`
+        await build({
+          entryPoints: [folder('./server/threads/planThread.ts')], outfile: `${threads}/planThread.mjs`, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+          plugins: [{ name: 'own-folders', setup(b) { b.onResolve({ filter: /^#core\// }, ({ path }) => ({ path: folder(`./core/${path.slice(6)}/index.ts`) })); b.onResolve({ filter: /^#shared\// }, ({ path }) => ({ path: folder(`./shared/${path.slice(8)}.ts`) })) } }],
+        })
+        await copyFile(folder('./node_modules/highs/build/highs.wasm'), `${threads}/highs.wasm`)
+      })
+    },
+  },
   $development: {
     // The development server wants a server entry by name even where nothing is rendered on the server; it is never run.
     vite: { environments: { ssr: { build: { rollupOptions: { input: folder('./node_modules/nuxt/dist/app/entry.js') } } } } },
@@ -74,7 +89,8 @@ export default defineNuxtConfig({
         'frame-ancestors': ["'none'"],
         'img-src': ["'self'", 'data:', 'blob:'],
         'object-src': ["'none'"],
-        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        // The compiled solver is WebAssembly; text is never run as code.
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'", "'wasm-unsafe-eval'"],
         'script-src-attr': ["'none'"],
         'style-src': styles,
         'style-src-elem': styles,

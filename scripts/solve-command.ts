@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { readCase } from '#shared/schemas/case'
+import { isLarge } from '#core/plan'
+import { planByCompiled } from '#shared/compiledPlan'
 import { solveReport } from '#shared/solveReport'
 
 const USAGE = 'Usage: npm run --silent solve -- FILE\nFILE is a case (NAME.pasear.json), or - for standard input. Prints one JSON object.\n'
 
-function main(args: readonly string[]): number {
+async function main(args: readonly string[]): Promise<number> {
   if (args.length !== 1 || args[0] === '--help' || args[0] === '-h') { process.stderr.write(USAGE); return 2 }
   let text: string
   try {
@@ -24,9 +26,11 @@ function main(args: readonly string[]): number {
   }
   const shape = readCase(document)
   if (!shape.ok) { print({ errors: shape.errors }); return 1 }
-  const report = solveReport(shape.case)
+  // The compiled solver is loaded only where a plan may need it.
+  const highs = shape.case.plan && (isLarge(shape.case.plan) || shape.case.plan.variables.length > 2) ? await (await import('highs')).default() : null
+  const report = solveReport(shape.case, highs && ((plan, names) => planByCompiled(highs, plan, names)))
   print(report)
   return 'errors' in report ? 1 : 0
 }
 
-process.exitCode = main(process.argv.slice(2))
+process.exitCode = await main(process.argv.slice(2))

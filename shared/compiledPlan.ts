@@ -1,5 +1,7 @@
 import type { Highs, Model, ModelData } from 'highs'
-import { ownNames, type CompiledAnswer, type Program } from '#core/plan'
+import type { Names } from '#core/formula'
+import type { Plan } from '#core/model'
+import { compiledResult, ownNames, programOf, type CompiledAnswer, type PlanResult, type Program } from '#core/plan'
 
 /** What is told while a plan with whole values is worked out. */
 export interface PlanProgress { readonly best: number | null; readonly bound: number | null; readonly seconds: number }
@@ -141,4 +143,10 @@ export function readProgram(highs: Highs, text: string, format: 'lp' | 'mps', re
       notes: changed.length > 6 ? [...changed.slice(0, 6), `and ${changed.length - 6} more names`] : changed,
     }
   } finally { model.dispose() }
+}
+
+/** A whole plan of a case by the compiled solver; null when it cannot be read. */
+export function planByCompiled(highs: Highs, plan: Plan, names: Names, options: CompiledOptions = {}): PlanResult | null {
+  const { program } = programOf(plan, names)
+  return program && compiledResult(plan, program, solveCompiled(highs, program, options))
 }

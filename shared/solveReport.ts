@@ -1,4 +1,5 @@
-import { analyse, type CaseFile, type CaseProblem, type Finding, type ModelFit, type Solution } from '#core/model'
+import type { Names } from '#core/formula'
+import { analyse, type CaseFile, type CaseProblem, type Finding, type ModelFit, type Plan, type Solution } from '#core/model'
 import { solvePlan, type PlanPoint, type PlanResult } from '#core/plan'
 import { sentenceOf, workingOf, type WorkingStep } from '#core/explain'
 
@@ -37,7 +38,7 @@ function planned(p: PlanResult) {
   const point = ({ at, value }: PlanPoint) => ({ at, value })
   return {
     status: p.status, corners: p.corners.map(({ at, exact, value, on }) => ({ at, exact, value, on })), regionBounded: p.regionBounded, directions: p.directions, best: p.best.map(point), whole: p.whole && point(p.whole),
-    wholeTies: p.wholeTies?.map(point) ?? null, binding: p.binding, slack: p.slack, multipliers: p.multipliers, ranges: p.ranges, conflict: p.conflict, notes: p.notes,
+    wholeTies: p.wholeTies?.map(point) ?? null, binding: p.binding, slack: p.slack, multipliers: p.multipliers, ranges: p.ranges, stays: p.stays, reduced: p.reduced, conflict: p.conflict, notes: p.notes, gap: p.gap,
   }
 }
 
@@ -45,10 +46,14 @@ export type Report = { errors: { path: string; message: string; at?: number }[] 
 
 const problem = ({ path, message, at }: CaseProblem) => ({ path, message, ...(at === undefined ? {} : { at }) })
 
+/** Works out a plan that the exact method does not settle. */
+export type PlanSolver = (plan: Plan, names: Names) => PlanResult | null
+
 /** Solves a whole case into the document that the command line prints. An invalid case gives all its errors. */
-export function solveReport(source: CaseFile): Report {
+export function solveReport(source: CaseFile, compiled: PlanSolver | null = null): Report {
   const { model, findings } = analyse(source)
-  const plan = source.plan ? solvePlan(source.plan, model.names) : null
+  const exact = source.plan ? solvePlan(source.plan, model.names) : null
+  const plan = exact?.unsettled && compiled ? { ...exact, result: compiled(source.plan!, model.names) ?? exact.result } : exact
   if (model.errors.length > 0 || (plan && plan.errors.length > 0)) return { errors: [...model.errors, ...(plan?.errors ?? [])].map(problem) }
   const working = (id: string) => { const q = source.questions?.find((r) => r.id === id); return q ? workingOf(q, model) : [] }
   const warnings = [...model.warnings, ...(plan?.warnings ?? [])].map(problem)

@@ -14,8 +14,11 @@ const TITLE = 40
 
 const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
 
-/** The graph as a standalone SVG document with its title, drawn afresh for paper. */
-export async function pictureSvg(picture: Picture, choice: Pick<PictureChoice, 'clear' | 'title'>): Promise<string> {
+/** A drawing for paper: what stands inside an SVG document, and its size in px. */
+export interface Sheet { readonly inner: string; readonly width: number; readonly height: number }
+
+/** The graph of the desk, drawn afresh for paper. */
+export async function graphSheet(picture: Picture): Promise<Sheet> {
   const { openDrawing } = await import('./drawing')
   const home = document.createElement('div')
   home.style.cssText = `position:absolute;left:-9999px;width:${WIDTH}px;height:${HEIGHT}px`
@@ -24,23 +27,46 @@ export async function pictureSvg(picture: Picture, choice: Pick<PictureChoice, '
   try {
     const { marks, rects } = graphMarks(picture, WIDTH, HEIGHT, PAPER, null)
     drawing.paint(marks, rects)
-    const inner = drawing.svg().replace(/^<\?xml[^>]*\?>/, '')
-    const ground = choice.clear ? '' : `<rect width="${WIDTH}" height="${HEIGHT + TITLE}" fill="#ffffff"/>`
-    return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${WIDTH}" height="${HEIGHT + TITLE}" viewBox="0 0 ${WIDTH} ${HEIGHT + TITLE}">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg x="0" y="${TITLE}" width="${WIDTH}" height="${HEIGHT}">${inner}</svg></svg>`
+    return { inner: drawing.svg().replace(/^<\?xml[^>]*\?>/, ''), width: WIDTH, height: HEIGHT }
   } finally {
     drawing.dispose()
     home.remove()
   }
 }
 
+const DRAWN = ['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-opacity', 'opacity', 'font-family', 'font-size', 'font-weight', 'font-style', 'text-anchor', 'paint-order'] as const
+/** A drawing that stands on the page, with its colours for paper written into it. */
+export function pageSheet(svg: SVGSVGElement): Sheet {
+  const home = svg.parentElement!
+  home.classList.add('on-paper')
+  try {
+    const copy = svg.cloneNode(true) as SVGSVGElement
+    const to = [copy, ...copy.querySelectorAll<SVGElement>('*')]
+    ;[svg, ...svg.querySelectorAll<SVGElement>('*')].forEach((from, i) => {
+      const style = getComputedStyle(from)
+      const target = to[i]!
+      target.setAttribute('style', DRAWN.map((p) => `${p}:${style.getPropertyValue(p)}`).join(';'))
+      target.removeAttribute('class')
+    })
+    copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
+    return { inner: new XMLSerializer().serializeToString(copy), width: svg.clientWidth || Number(svg.getAttribute('width')), height: svg.clientHeight || Number(svg.getAttribute('height')) }
+  } finally { home.classList.remove('on-paper') }
+}
+
+/** A sheet as a standalone SVG document with its title. */
+export function sheetSvg({ inner, width, height }: Sheet, choice: Pick<PictureChoice, 'clear' | 'title'>): string {
+  const ground = choice.clear ? '' : `<rect width="${width}" height="${height + TITLE}" fill="#ffffff"/>`
+  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${width}" height="${height + TITLE}" viewBox="0 0 ${width} ${height + TITLE}">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg x="0" y="${TITLE}" width="${width}" height="${height}">${inner}</svg></svg>`
+}
+
 /** The same as a PNG, `scale` pixels for each unit. */
-export async function picturePng(picture: Picture, choice: PictureChoice): Promise<Blob> {
-  const svg = await pictureSvg(picture, choice)
+export async function sheetPng(sheet: Sheet, choice: PictureChoice): Promise<Blob> {
+  const svg = sheetSvg(sheet, choice)
   const image = new Image()
   await new Promise<void>((resolve, reject) => { image.onload = () => resolve(); image.onerror = () => reject(new Error('the picture could not be drawn')); image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}` })
   const canvas = document.createElement('canvas')
-  canvas.width = WIDTH * choice.scale
-  canvas.height = (HEIGHT + TITLE) * choice.scale
+  canvas.width = sheet.width * choice.scale
+  canvas.height = (sheet.height + TITLE) * choice.scale
   canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
   return new Promise((resolve, reject) => canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('the picture could not be drawn'))), 'image/png'))
 }

@@ -1,7 +1,6 @@
 import { extent, familyText, familyValue, plain, rankModels, suggestSplit, type RankedModel } from '#core/fit'
-import { analyse, buildModel, fittedForm, type CaseFile, type FitBy } from '#core/model'
-import { planWords, sentenceOf } from '#core/explain'
-import { planPicture, solvePlan } from '#core/plan'
+import { analyse, fittedForm, type CaseFile, type FitBy } from '#core/model'
+import { sentenceOf } from '#core/explain'
 import { thinnedRows } from '#core/graph'
 import { readTable } from '#core/data'
 import { cellsOfFile, cellsOfText } from '~/utils/tableFiles'
@@ -60,12 +59,6 @@ async function answer(data: DataRequest): Promise<DataReply> {
     return { kind: 'read', job, result: readTable(cells, (done, all) => send({ kind: 'progress', job, done, all })) }
   }
   if (data.kind === 'rounding') return { kind: 'rounding', job, lines: roundingLines(data.source, data.name, data.digits) }
-  if (data.kind === 'plan') {
-    const { names } = buildModel({ ...data.source, functions: [], questions: [] })
-    const plan = data.source.plan!
-    const reading = solvePlan(plan, names)
-    return { kind: 'plan', job, reading, picture: reading.result && planPicture(plan, names, reading.result), words: reading.result && planWords(plan, reading.result) }
-  }
   const start = performance.now()
   const givens = new Map(data.givens.map(([name, value]) => [name, analyse({ format: 'pasear-case', version: 1, title: '', givens: [{ name, value }] }).model.givens.get(name)!]))
   const own = data.own ? { text: data.own, names: { variable: data.variable, givens, functions: new Map(), variables: new Set<string>() } } : undefined

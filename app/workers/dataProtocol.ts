@@ -1,15 +1,12 @@
 import type { Beyond, Context, FitMethod, Family, Split } from '#core/fit'
 import type { TableResult } from '#core/data'
 import type { CaseFile } from '#core/model'
-import type { PlanPicture, PlanReading } from '#core/plan'
-import type { PlanWords } from '#core/explain'
 
 /** What the data worker is asked, and what it sends back; all plain data. */
 export type DataRequest =
   | { readonly kind: 'read'; readonly job: number; readonly text?: string; readonly file?: File }
   | { readonly kind: 'rank'; readonly job: number; readonly x: readonly number[]; readonly y: readonly number[]; readonly variable: string; readonly context: Context; readonly own: string | null; readonly givens: readonly (readonly [string, number])[] }
   | { readonly kind: 'rounding'; readonly job: number; readonly source: CaseFile; readonly name: string; readonly digits: number }
-  | { readonly kind: 'plan'; readonly job: number; readonly source: CaseFile }
 
 export interface RankedCard {
   readonly family: Family | 'own'
@@ -41,5 +38,4 @@ export type DataReply =
   | { readonly kind: 'read'; readonly job: number; readonly result: TableResult }
   | { readonly kind: 'rank'; readonly job: number; readonly cards: readonly RankedCard[]; readonly split: Split | null; readonly ms: number }
   | { readonly kind: 'rounding'; readonly job: number; readonly lines: readonly RoundingLine[] }
-  | { readonly kind: 'plan'; readonly job: number; readonly reading: PlanReading; readonly picture: PlanPicture | null; readonly words: PlanWords | null }
   | { readonly kind: 'failed'; readonly job: number; readonly message: string }

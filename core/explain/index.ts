@@ -3,4 +3,5 @@ export { questionParts, questionPartsWithRounding, questionText, ROUNDINGS, type
 export { formatNumber, formatQuantity, formatMoney, inputNoun, isMoney, isPercent, prettyUnit, unitFor } from './quantity'
 export { beyondWords } from './beyondWords'
 export { planWords, type PlanWords } from './planWords'
+export { coefficientRows, rangeText, rateText, worthSentences, type CoefficientRow } from './planWorth'
 export { workingOf, type WorkingStep } from './working'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { buildModel, type Plan } from '../model'
 import { planPicture, solvePlan } from '../plan'
-import { planWords } from '.'
+import { coefficientRows, planWords, worthSentences } from '.'
 
 const names = buildModel({ format: 'pasear-case', version: 1, title: 'T' }).names
 const lanterns: Plan = {
@@ -11,7 +11,7 @@ const lanterns: Plan = {
 const say = (plan: Plan) => planWords(plan, solvePlan(plan, names).result!)
 
 describe('a plan in words', () => {
-  it('one best corner', () => { expect(say(lanterns)).toMatchObject({ says: 'Make 60 river lanterns and 40 sky lanterns: $370.', more: ['Nothing is left of paper and hands.', 'orders: 20 to spare.'], chips: [{ text: 'one best corner' }, { text: 'whole already' }, { text: 'corners and simplex agree' }] }) })
+  it('one best corner', () => { expect(say(lanterns)).toMatchObject({ says: 'Make 60 river lanterns and 40 sky lanterns: $370.', more: ['Nothing is left of paper and hands.', 'orders: 20 to spare.'], chips: [{ text: 'one best corner' }, { text: 'whole already' }, { text: 'two methods agree' }] }) })
   it('rounding the corner is not the best', () => {
     // 21 l + 16 s with 8 l + 5 s ≥ 34 and 3 l + 2 s ≤ 13: the corner (4.25, 0) rounds to (5, 0), which lamps forbid; by hand (3, 2) costs 95.
     const boats: Plan = { variables: [{ name: 'l', whole: true }, { name: 's', whole: true }], objective: { text: '21l + 16s', sense: 'least', unit: '$' }, constraints: [{ id: 'A', text: '8l + 5s >= 34' }, { id: 'B', text: '3l + 2s <= 13' }, { id: 'C', text: 'l >= 0' }, { id: 'D', text: 's >= 0' }] }
@@ -40,5 +40,34 @@ describe('the region for drawing', () => {
     const open = drawn({ ...lanterns, constraints: [{ id: 'A', text: 'x + y >= 10' }, { id: 'B', text: 'x >= 0' }, { id: 'C', text: 'y >= 0' }] })
     expect(open.region.some((q) => q[0] === open.frame.x1 && q[1] === open.frame.y1)).toBe(true)
     expect(drawn({ ...lanterns, constraints: [{ id: 'A', text: 'x >= 3' }, { id: 'B', text: 'x <= 2' }, { id: 'C', text: 'y >= 0' }] }).region).toEqual([])
+  })
+})
+
+describe('what one more is worth, and how firm the plan is, in sentences', () => {
+  const worth = (plan: Plan) => worthSentences(plan, solvePlan(plan, names).result!)
+  const firm = (plan: Plan) => coefficientRows(plan, solvePlan(plan, names).result!, names).map((r) => r.says)
+  it('binding sides with their value and range, idle ones together', () => {
+    // 3.5 = 2a + 4b, 4 = 3a + 2b; paper from 200 to 480, hands from 160 to 400 until y = 20 or x = 0 stops it.
+    expect(worth(lanterns)).toEqual(['One more of paper brings $1.125, for a right-hand side from 200 to 480.', 'One more of hands brings $0.3125, for a right-hand side from 160 to 400.', 'One more of orders changes nothing.'])
+  })
+  it('coefficients for which the corner stays: the slopes of its two lines', () => {
+    // c/4 between 2/3 and 4/2, and 3.5/c between the same
+    expect(firm(lanterns)).toEqual(['The same plan stays best for river lanterns at between $2.66667 and $8 each (now $3.50).', 'The same plan stays best for sky lanterns at between $1.75 and $5.25 each (now $4).'])
+  })
+  it('a variable that is not made: its reduced cost and from when on it pays', () => {
+    // With paper alone 4/3 a sheet is earned; a house lantern of 5 sheets would have to bring 20/3.
+    const plan: Plan = { variables: [{ name: 'y', label: 'sky lanterns' }, { name: 'g', label: 'house lanterns' }], objective: { text: '4y + 6g', sense: 'greatest', unit: '$' }, constraints: [{ id: 'A', text: '3y + 5g <= 90', label: 'paper' }, { id: 'B', text: 'y >= 0' }, { id: 'C', text: 'g >= 0' }] }
+    expect(firm(plan)[1]).toBe('None of house lanterns: each would cost $0.666667; it pays above $6.66667 each.')
+    expect(say(plan).says).toBe('Make 30 sky lanterns and no house lanterns: $120.')
+  })
+  it('a least value adds and saves', () => {
+    const mix: Plan = { variables: [{ name: 'n' }, { name: 'f' }], objective: { text: '1.1n + 0.8f', sense: 'least', unit: '$' }, constraints: [{ id: 'A', text: '15n + 2f >= 90', label: 'fat' }, { id: 'B', text: '3n + 12f >= 60', label: 'sugar' }, { id: 'D', text: 'n >= 0' }, { id: 'E', text: 'f >= 0' }] }
+    // 1.1 = 15a + 3b, 0.8 = 2a + 12b: b = (0.8 − 2a)/12, 1.1 = 14.5 a + 0.2: a = 0.0620690, b = 0.0563218
+    expect(worth(mix)).toEqual(['One more of fat adds $0.062069, for a right-hand side from 10 to 300.', 'One more of sugar adds $0.0563218, for a right-hand side from 18 to 540.'])
+  })
+  it('many variables: those that are not 0 come first, the rest are counted', () => {
+    const variables = Array.from({ length: 12 }, (_, i) => ({ name: `x${i}` }))
+    const many: Plan = { variables, objective: { text: variables.map((v, i) => `${i + 1} ${v.name}`).join(' + '), sense: 'greatest' }, constraints: variables.map((v, i) => ({ id: `c${i}`, text: `0 <= ${v.name} <= ${i < 3 ? 0 : i}` })) }
+    expect(say(many).says).toMatch(/^Make x3 = 3, .*x10 = 10 and 1 more that are not 0: /)
   })
 })

@@ -8,3 +8,6 @@ export { solvePlan, type PlanCorner, type PlanPoint, type PlanReading, type Plan
 export { readPlan, type Named, type PlanRead } from './readPlan'
 export { ownNames, planOfProgram, programOf, type Program, type ProgramRow } from './program'
 export { compiledResult, dualGap, valueAt, worstBreak, type CompiledAnswer } from './large'
+export { isLarge } from './size'
+export { sliceOf, type Slice } from './slice'
+export { apart } from './second'

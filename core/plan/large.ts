@@ -79,7 +79,7 @@ export function compiledResult(plan: Plan, p: Program, a: CompiledAnswer): PlanR
     multipliers[r.id] = worth
     ranges[r.id] = worth === 0 && !tight ? (r.upper === Infinity ? [null, open(value)] : [open(value), null]) : [open(a.relaxed!.reach[i]?.[0] ?? NaN), open(a.relaxed!.reach[i]?.[1] ?? NaN)]
   })
-  for (const id of binding) delete slack[id]
+  for (const id of binding) Reflect.deleteProperty(slack, id)
   const stays: Record<string, readonly [number | null, number | null]> = {}
   const reduced: Record<string, number | null> = {}
   p.variables.forEach((v, j) => {

@@ -62,8 +62,8 @@ export function regionOf(relations: readonly Relation[]): Region {
     if (!against(-k.b, k.a)) go([b.neg(), a])
     if (!against(k.b, -k.a)) go([b, a.neg()])
   })
-  // Half-planes of one direction only also go on into their inside.
-  relations.forEach((r, i) => {
+  // A half-plane also goes on into its inside; between two other directions the region goes on anyway.
+  if (!directions.some((d) => directions.some((e) => !isZero(d[0].mul(e[1]).sub(d[1].mul(e[0]))))))   relations.forEach((r, i) => {
     const s = r.sense === '<=' ? -1 : r.sense === '>=' ? 1 : 0
     if (s !== 0 && !against(s * lines[i]!.a, s * lines[i]!.b)) go([r.coefficients[0]!.mul(ratio(s)), r.coefficients[1]!.mul(ratio(s))])
   })

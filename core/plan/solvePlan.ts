@@ -7,6 +7,7 @@ import { readPlan, type Named } from './readPlan'
 import { regionOf, type Region } from './region'
 import { dot, sideOf } from './side'
 import { maximiseWhole } from './whole'
+import { isLarge } from './size'
 import { boundRange, coefficientRange, multipliersAt } from './worth'
 
 export interface PlanPoint { readonly at: readonly number[]; readonly exact: readonly string[]; readonly value: number | null }
@@ -41,19 +42,28 @@ export interface PlanResult {
   /** relative distance between the best found so far and what is still possible, when the work ended before the proof; null otherwise */
   readonly gap: number | null
 }
-export interface PlanReading { readonly result: PlanResult | null; readonly errors: readonly CaseProblem[]; readonly warnings: readonly CaseProblem[] }
+export interface PlanReading {
+  readonly result: PlanResult | null
+  readonly errors: readonly CaseProblem[]
+  readonly warnings: readonly CaseProblem[]
+  /** the exact method did not settle it, or did not try because of its size: a case for the compiled solver */
+  readonly unsettled: boolean
+}
 /** Up to this many relations the simplex method goes over a plan of two variables a second time. */
 const SECOND_WAY = 16
 
 /** Reads and solves the plan of a case, exactly. */
 export function solvePlan(plan: Plan, names: Names): PlanReading {
   const { relations, form, greatest, errors, warnings } = readPlan(plan, names)
-  if (errors.length > 0) return { result: null, errors, warnings }
-  return { result: new PlanSolver(plan, relations, form?.coefficients ?? null, form?.constant ?? ZERO, greatest).solve(), errors, warnings }
+  if (errors.length > 0) return { result: null, errors, warnings, unsettled: false }
+  if (isLarge(plan)) return { result: null, errors, warnings, unsettled: true }
+  const solver = new PlanSolver(plan, relations, form?.coefficients ?? null, form?.constant ?? ZERO, greatest)
+  return { result: solver.solve(), errors, warnings, unsettled: solver.unsettled }
 }
 
 class PlanSolver {
   private readonly n: number
+  unsettled = false
   /** the objective to be made greatest */
   private readonly up: readonly Rational[]
   constructor(private readonly plan: Plan, private readonly relations: readonly Named[], private readonly c: readonly Rational[] | null, private readonly constant: Rational, private readonly greatest: boolean) {
@@ -75,6 +85,7 @@ class PlanSolver {
     const first = this.first(region)
     if (first.status === 'infeasible') return { ...none, status: 'infeasible', conflict: this.conflict() }
     if (!this.c) return none
+    if (first.status === 'work') this.unsettled = true
     if (first.status === 'work') return { ...none, notes: ['The plan is too large for the exact method.'] }
     if (first.status !== 'optimal') return { ...none, status: 'unbounded' }
     const bests = this.allBest(region, first.at, first.value)
@@ -162,6 +173,7 @@ class PlanSolver {
   private wholeBest(): Pick<PlanResult, 'whole' | 'wholeTies' | 'notes'> {
     const r = maximiseWhole(this.up, this.relations, this.plan.variables.map((v) => v.whole === true))
     if (r.status === 'optimal') return { whole: this.point(r.at), wholeTies: r.ties && r.ties.length > 1 ? r.ties.map((p) => this.point(p)) : null, notes: [] }
+    if (r.status === 'work') this.unsettled = true
     return { whole: null, wholeTies: null, notes: [r.status === 'infeasible' ? 'No point with whole values keeps all constraints.' : 'The best whole point was not settled within the work allowed.'] }
   }
 

@@ -31,7 +31,7 @@ export function useCases(): Promise<CaseStore> {
 
 /** Refuses a request in plain words; details go to the log, never to the page. */
 export function refuse(status: number, message: string, data?: unknown): never {
-  throw createError({ statusCode: status, statusMessage: { 400: 'Bad Request', 404: 'Not Found', 409: 'Conflict', 413: 'Payload Too Large' }[status] ?? 'Error', message, data })
+  throw createError({ statusCode: status, statusMessage: { 400: 'Bad Request', 404: 'Not Found', 409: 'Conflict', 413: 'Payload Too Large', 503: 'Service Unavailable' }[status] ?? 'Error', message, data })
 }
 
 export async function bodyCase(event: H3Event): Promise<{ document: CaseFile; revision: number | null }> {

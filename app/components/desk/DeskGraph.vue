@@ -6,6 +6,7 @@ import { roundStep, type Picture, type View } from '#core/graph'
 import { markAt, toX, toY, type Rect } from '~/utils/graphLayout'
 import { graphMarks } from '~/utils/graphMarks'
 import { lookOf } from '~/utils/look'
+import { graphSheet } from '~/utils/pictureFile'
 
 const props = defineProps<{ picture: Picture | null; document: CaseFile; lit: ReadonlySet<string> | null; stale: boolean }>()
 const view = defineModel<View>('view', { required: true })
@@ -211,7 +212,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       <p class="sr-only" role="status">{{ spoken }}</p>
     </div>
     <TableDialog v-if="picture" v-model:visible="tableDialog" :document="document" :variable="picture.variable" :rows="view.rows ?? []" @rows="view = { ...view, rows: $event }" />
-    <PictureDialog v-if="picture" v-model:visible="pictureDialog" :picture="picture" :case-title="document.title" />
+    <PictureDialog v-if="picture" v-model:visible="pictureDialog" :sheet="() => graphSheet(picture!)" :case-title="document.title" />
   </section>
 </template>
 

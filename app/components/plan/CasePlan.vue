@@ -1,34 +1,39 @@
 <script setup lang="ts">
 import { formatNumber, formatQuantity } from '#core/explain'
+import type { LimitPhrase } from '#core/story'
 import { roundStep } from '#core/graph'
 import { buildModel, type CaseFile, type Plan } from '#core/model'
 import { readConstraint, readForm } from '#core/plan'
 import { parseUnit } from '#core/units'
-import { useDataWorker } from '~/composables/useData'
-import type { DataReply } from '~/workers/dataProtocol'
+import { csvOf } from '~/utils/csv'
+import { pageSheet } from '~/utils/pictureFile'
+import type PlanRegion from './PlanRegion.vue'
+
+/** Colours of the lines of constraints, in turn. */
+const LINES = [1, 3, 2, 6, 4, 5, 0] as const
 
 const props = defineProps<{ document: CaseFile }>()
 const store = useCaseStore()
 const toast = useToast()
-const worker = useDataWorker()
-const reply = shallowRef<Extract<DataReply, { kind: 'plan' }> | null>(null)
-const failure = ref<string | null>(null)
+/** Two of many variables that are pictured as a slice. */
+const pair = shallowRef<readonly [number, number] | null>(null)
+const document_ = computed(() => props.document)
+const { reading, picture, slice, result, solved, words, failure, solving, where, progress, cancel, goOn, currentProgram } = usePlan(document_, pair)
 const plan = computed(() => props.document.plan ?? null)
 const pointed = ref<string | null>(null)
 const ruledOut = ref(false)
+const filesDialog = ref(false)
+const pictureDialog = ref(false)
+const region = useTemplateRef<InstanceType<typeof PlanRegion>>('region')
 
-watch(() => [props.document.plan, props.document.givens], async () => {
-  if (!plan.value) { reply.value = null; return }
-  try { const r = await worker.ask<'plan'>({ kind: 'plan', source: toRaw(props.document) }); if (r) { reply.value = r; failure.value = null } } catch (reason) { failure.value = reason instanceof Error ? reason.message : String(reason) }
-}, { immediate: true })
-const result = computed(() => reply.value?.reading.result ?? null)
-const words = computed(() => reply.value?.words ?? null)
-const errorsOf = (path: string) => (reply.value?.reading.errors ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message)
-const notesOf = (path: string) => (reply.value?.reading.warnings ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message)
-const colours = computed(() => Object.fromEntries((plan.value?.constraints ?? []).map((c, i) => [c.id, [1, 3, 2, 6, 4, 5, 0][i % 7]!])))
+const errorsOf = (path: string) => (reading.value?.errors ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message)
+const notesOf = (path: string) => (reading.value?.warnings ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message)
+const colours = computed(() => Object.fromEntries((plan.value?.constraints ?? []).flatMap((c, i) => [[c.id, LINES[i % 7]!], [`${c.id} `, LINES[i % 7]!]])))
 const unit = computed(() => (plan.value?.objective?.unit ? parseUnit(plan.value.objective.unit).unit : null))
 const names = computed(() => buildModel({ ...props.document, functions: [], questions: [] }).names)
 const variables = computed(() => plan.value?.variables.map((v) => v.name) ?? [])
+/** What the region shows: the plan itself, or a slice of it. */
+const drawn = computed(() => (slice.value && pair.value ? slice.value : picture.value && result.value && solved.value ? { plan: solved.value, result: result.value, picture: picture.value } : null))
 
 // ---- writing
 const line = ref('')
@@ -67,6 +72,10 @@ function pasted(event: ClipboardEvent): void {
   for (const [i, l] of lines.entries()) { const wrong = add(l); if (wrong) { problem.value = wrong; line.value = lines.slice(i).join('\n').split('\n')[0]!; return } }
   problem.value = null
 }
+/** Rows of a long plan shown before the rest is asked for. */
+const MANY = 40
+const allVariables = ref(false)
+const allConstraints = ref(false)
 const checkConstraint = (text: string): string | null => { const r = readConstraint(text, variables.value, names.value); return r.ok ? null : r.problem.message }
 const checkObjective = (text: string): string | null => { const r = readForm(text, variables.value, names.value); return r.ok ? null : r.problem.message }
 function removeConstraint(id: string): void { change(`delete the constraint ${id}`, (p) => { p.constraints = p.constraints.filter((c) => c.id !== id) }); toast.add({ severity: 'info', summary: `The constraint ${id} is deleted.`, detail: 'Undo brings it back.', life: 4000 }) }
@@ -87,40 +96,71 @@ const givenText = (g: { value: number; unit?: string | undefined }) => formatQua
 function slide(name: string, value: number | number[]): void { if (typeof value === 'number') store.change(`vary ${name}`, (d) => { d.givens!.find((g) => g.name === name)!.value = value }, `slide:${name}`) }
 const stepOf = (g: { vary?: { from: number; to: number } | undefined }) => roundStep(g.vary!.to - g.vary!.from, 200)
 async function copyConstraints(): Promise<void> {
-  const quoted = (v: string) => (/[",\n]/.test(v) ? `"${v.replaceAll('"', '""')}"` : v)
   const rows = [['id', 'constraint', 'meaning', 'in force'], ...(plan.value?.constraints ?? []).map((c) => [c.id, c.text, c.label ?? '', c.off ? 'no' : 'yes'])]
-  try { await navigator.clipboard.writeText(rows.map((r) => r.map(quoted).join(',')).join('\n')); toast.add({ severity: 'info', summary: 'The constraints are copied as CSV.', life: 2500 }) } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
+  try { await navigator.clipboard.writeText(csvOf(rows)); toast.add({ severity: 'info', summary: 'The constraints are copied as CSV.', life: 2500 }) } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
+}
+
+// ---- kinds of variables: any number, whole, or yes or no (whole, from 0 to 1)
+const yesNo = (name: string) => plan.value?.constraints.findIndex((c) => !c.off && new RegExp(`^\\s*0\\s*(?:<=|≤)\\s*${name}\\s*(?:<=|≤)\\s*1\\s*$`, 'u').test(c.text)) ?? -1
+function toggleWhole(i: number): void {
+  const v = plan.value!.variables[i]!
+  change(`make ${v.name} ${v.whole ? 'any number' : 'whole'}`, (p) => { if (v.whole) delete p.variables[i]!.whole; else p.variables[i]!.whole = true })
+}
+function toggleYesNo(i: number): void {
+  const v = plan.value!.variables[i]!
+  const at = yesNo(v.name)
+  if (v.whole && at >= 0) change(`let ${v.name} be more than yes or no`, (p) => { p.constraints.splice(at, 1) })
+  else change(`make ${v.name} yes or no`, (p) => { p.variables[i]!.whole = true; if (at < 0) p.constraints.push({ id: freeId(p.constraints.map((c) => c.id)), text: `0 <= ${v.name} <= 1`, label: `${v.label ?? v.name}: yes or no` }) })
+}
+
+// ---- from the story, and from files
+const lineField = useTemplateRef<{ $el: HTMLInputElement }>('lineField')
+function addPhrase(p: LimitPhrase): void {
+  if (!p.constraint) return
+  const { constraint, label } = p
+  change('add a constraint from the story', (d) => { d.constraints.push({ id: freeId(d.constraints.map((c) => c.id)), text: constraint, ...(label ? { label } : {}) }) })
+}
+function begin(text: string): void {
+  line.value = text
+  void nextTick(() => { const field = lineField.value?.$el; const at = text.search(/[<>=]/); field?.focus(); field?.setSelectionRange(at < 0 ? text.length : at, at < 0 ? text.length : at) })
+}
+function usePlanFile(next: Plan, from: string): void {
+  store.change(`read the plan of ${from}`, (d) => { d.plan = next })
+  toast.add({ severity: 'info', summary: `The plan of ${from} stands here.`, life: 3000 })
+}
+function pickPair(k: 0 | 1, name: string): void {
+  const j = variables.value.indexOf(name)
+  const [a, b] = pair.value ?? [0, 1]
+  pair.value = k === 0 ? [j, b === j ? a : b] : [a === j ? b : a, j]
 }
 
 // ---- reading
-const labelOf = (id: string) => plan.value?.constraints.find((c) => c.id === id)?.label ?? id
 const spare = (id: string): string => { const r = result.value; if (!r || r.best.length === 0) return ''; return r.slack[id] === undefined ? 'nothing left' : `${formatNumber(r.slack[id])} to spare` }
-/** A worth for one more is a rate; money of it is not cut at the cent. */
-const rate = (v: number): string => (unit.value && /^[$€£¥]$/.test(unit.value.text) ? `${v < 0 ? '−' : ''}${unit.value.text}${formatNumber(Math.abs(v), 6)}` : formatQuantity(v, unit.value, 6))
-const range = (id: string) => { const e = result.value?.ranges[id]; if (!e) return ''; const [a, b] = e.map((v) => (v === null ? null : formatNumber(v))); return a && b ? `${a} … ${b}` : a ? `from ${a} on` : b ? `up to ${b}` : 'always' }
-/** What a point leaves of every constraint. */
+/** What a point of the region leaves of every constraint, in the plan that is drawn. */
 function leftAt(at: readonly number[]): { id: string; text: string; broken: boolean }[] {
-  return (plan.value?.constraints ?? []).filter((c) => !c.off).flatMap((c) => {
-    const read = readConstraint(c.text, variables.value, names.value)
+  const p = drawn.value?.plan
+  if (!p) return []
+  const own = p.variables.map((v) => v.name)
+  return p.constraints.filter((c) => !c.off).slice(0, 14).flatMap((c) => {
+    const read = readConstraint(c.text, own, names.value)
     if (!read.ok) return []
     const rooms = read.relations.map((r) => { const v = r.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, 0) - Number(r.bound.valueOf()); return r.sense === '<=' ? -v : r.sense === '>=' ? v : -Math.abs(v) })
     const room = Math.min(...rooms)
-    return [{ id: c.id, broken: room < -1e-9, text: room < -1e-9 ? `broken by ${formatNumber(-room, 4)}` : `${formatNumber(Math.max(0, room), 4)} left` }]
+    return [{ id: c.label ?? c.id, broken: room < -1e-9, text: room < -1e-9 ? `broken by ${formatNumber(-room, 4)}` : `${formatNumber(Math.max(0, room), 4)} left` }]
   })
 }
-const valueAt = (at: readonly number[]): string => { const o = plan.value?.objective; const r = o ? readForm(o.text, variables.value, names.value) : null; return r?.ok ? formatQuantity(r.form.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, Number(r.form.constant.valueOf())), unit.value, 6) : '' }
-async function copyCorners(): Promise<void> {
-  const r = result.value
-  if (!r) return
-  const rows = [['where', ...variables.value, 'value'], ...r.corners.map((c) => [c.on.map(labelOf).join(' and '), ...c.exact, String(c.value ?? '')])]
-  try { await navigator.clipboard.writeText(rows.map((row) => row.map((v) => (/[",\n]/.test(v) ? `"${v.replaceAll('"', '""')}"` : v)).join(',')).join('\n')); toast.add({ severity: 'info', summary: 'The corners are copied as CSV.', life: 2500 }) } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
+function valueAt(at: readonly number[]): string {
+  const p = drawn.value?.plan
+  const r = p?.objective ? readForm(p.objective.text, p.variables.map((v) => v.name), names.value) : null
+  return r?.ok ? formatQuantity(r.form.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, Number(r.form.constant.valueOf())), unit.value, 6) : ''
 }
+const spoken = computed(() => (progress.value ? `${progress.value.best === null ? 'No whole point yet' : `best so far ${formatQuantity(progress.value.best, unit.value, 6)}`}${progress.value.bound === null ? '' : `, at most ${formatQuantity(progress.value.bound, unit.value, 6)} possible`}` : ''))
 </script>
 
 <template>
   <main class="plan">
     <section class="panel" aria-labelledby="objective-title">
-      <h2 id="objective-title" class="panel-title">Objective</h2>
+      <div class="panel-head"><h2 id="objective-title" class="panel-title">Objective</h2><button type="button" class="word-button" @click="filesDialog = true">Files</button></div>
       <div v-if="plan?.objective" class="goal">
         <p>Make <EditText :value="plan.objective.sense" label="Greatest or least" :options="[{ value: 'greatest', text: 'greatest' }, { value: 'least', text: 'least' }]" @keep="change('change the objective', (p) => { p.objective!.sense = $event as 'greatest' })" />, in <EditText :value="plan.objective.unit ?? ''" placeholder="unit" label="Unit of the objective" :check="checkUnit" @keep="change('set the unit', (p) => { if ($event.trim()) p.objective!.unit = $event.trim(); else delete p.objective!.unit })" /></p>
         <p class="formula"><EditText :value="plan.objective.text" label="Objective" :check="checkObjective" @keep="change('change the objective', (p) => { p.objective!.text = $event })" /></p>
@@ -128,9 +168,10 @@ async function copyCorners(): Promise<void> {
       </div>
       <p v-else class="quiet">None yet. Write <code>greatest 3.5x + 4y in $</code> below.</p>
       <div class="panel-head second"><h2 class="panel-title">Constraints<span class="panel-count">{{ plan?.constraints.length ?? 0 }}</span></h2><button v-if="(plan?.constraints.length ?? 0) > 0" type="button" class="word-button" @click="copyConstraints">Copy constraints</button></div>
-      <form class="add" @submit.prevent="enter"><label><span class="sr-only">A constraint or the objective</span><InputText v-model="line" fluid size="small" spellcheck="false" autocomplete="off" placeholder="paper: 2x + 3y <= 240" aria-label="A constraint or the objective" :invalid="problem !== null" @paste="pasted" @input="problem = null" /></label><p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p></form>
+      <form class="add" @submit.prevent="enter"><label><span class="sr-only">A constraint or the objective</span><InputText ref="lineField" v-model="line" fluid size="small" spellcheck="false" autocomplete="off" placeholder="paper: 2x + 3y <= 240" aria-label="A constraint or the objective" :invalid="problem !== null" @paste="pasted" @input="problem = null" /></label><p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p></form>
+      <PlanPhrases :document="document" @add="addPhrase" @begin="begin" />
       <ul>
-        <li v-for="(c, i) in plan?.constraints ?? []" :key="c.id" class="row" :class="{ off: c.off }" @mouseenter="pointed = c.id" @mouseleave="pointed = null" @focusin="pointed = c.id" @focusout="pointed = null">
+        <li v-for="(c, i) in (plan?.constraints ?? []).slice(0, allConstraints ? undefined : MANY)" :key="c.id" class="row" :class="{ off: c.off }" @mouseenter="pointed = c.id" @mouseleave="pointed = null" @focusin="pointed = c.id" @focusout="pointed = null">
           <span class="id" :style="{ borderColor: `var(--curve-${colours[c.id]})`, color: `var(--curve-${colours[c.id]})` }">{{ c.id }}</span>
           <span class="formula"><EditText :value="c.text" :label="`Constraint ${c.id}`" :check="checkConstraint" @keep="change(`change ${c.id}`, (p) => { p.constraints[i]!.text = $event })" /></span>
           <span class="quiet spare">{{ c.off ? 'off' : spare(c.id) }}</span>
@@ -139,9 +180,11 @@ async function copyCorners(): Promise<void> {
           <p v-for="e in [...errorsOf(`plan.constraints[${i}]`), ...notesOf(`plan.constraints[${i}]`)]" :key="e" class="problem note"><PlainText :text="e" /></p>
         </li>
       </ul>
+      <button v-if="(plan?.constraints.length ?? 0) > MANY" type="button" class="word-button more" @click="allConstraints = !allConstraints">{{ allConstraints ? 'Fewer' : `All ${plan!.constraints.length} constraints` }}</button>
       <template v-if="plan && plan.variables.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Variables</h2></div>
-        <ul><li v-for="(v, i) in plan.variables" :key="v.name" class="variable"><i>{{ v.name }}</i> <EditText plain :value="v.label ?? ''" placeholder="what it counts" :label="`Meaning of ${v.name}`" @keep="setVariable(i, 'label', $event)" /> <label><input type="checkbox" :checked="v.whole === true" @change="change(`make ${v.name} ${v.whole ? 'any number' : 'whole'}`, (p) => { if (v.whole) delete p.variables[i]!.whole; else p.variables[i]!.whole = true })"> whole</label> <button type="button" class="icon-button" :aria-label="`Delete variable ${v.name}`" @click="removeVariable(v.name)"><IconBin /></button></li></ul>
+        <ul><li v-for="(v, i) in plan.variables.slice(0, allVariables ? undefined : MANY)" :key="v.name" class="variable"><i>{{ v.name }}</i> <EditText plain :value="v.label ?? ''" placeholder="what it counts" :label="`Meaning of ${v.name}`" @keep="setVariable(i, 'label', $event)" /> <label><input type="checkbox" :checked="v.whole === true" @change="toggleWhole(i)"> whole</label> <button type="button" class="word-button kind" :aria-pressed="v.whole === true && yesNo(v.name) >= 0" :title="`Only 0 or 1: it is done or not`" @click="toggleYesNo(i)">{{ v.whole && yesNo(v.name) >= 0 ? 'yes or no ✓' : 'yes or no' }}</button> <button type="button" class="icon-button" :aria-label="`Delete variable ${v.name}`" @click="removeVariable(v.name)"><IconBin /></button></li></ul>
+        <button v-if="plan.variables.length > MANY" type="button" class="word-button more" @click="allVariables = !allVariables">{{ allVariables ? 'Fewer' : `All ${plan.variables.length} variables` }}</button>
       </template>
       <template v-if="used.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Givens</h2></div>
@@ -149,30 +192,29 @@ async function copyCorners(): Promise<void> {
       </template>
     </section>
     <section class="panel middle" aria-labelledby="region-title">
-      <div class="panel-head"><h2 id="region-title" class="panel-title">Region <span v-if="reply?.picture" class="caption">{{ result?.status === 'infeasible' ? 'no point keeps all constraints' : 'every point here keeps all constraints' }}</span></h2><button v-if="reply?.picture" type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">{{ ruledOut ? 'Shade what is allowed' : 'Shade what is ruled out' }}</button></div>
-      <PlanRegion v-if="plan && result && reply?.picture" :plan="plan" :result="result" :picture="reply.picture" :colours="colours" :pointed="pointed" :ruled-out="ruledOut"><template #left="{ at }"><span v-if="valueAt(at)">{{ valueAt(at) }}</span><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }">{{ labelOf(l.id) }}: {{ l.text }}</span></template></PlanRegion>
-      <p v-else-if="plan && plan.variables.length > 2" class="quiet nothing">With {{ plan.variables.length }} variables there is no picture; the finding stands at the right.</p>
+      <div class="panel-head"><h2 id="region-title" class="panel-title">{{ pair && slice ? 'Slice' : 'Region' }} <span v-if="drawn" class="caption">{{ pair && slice ? 'all other variables at their best values' : drawn.result.status === 'infeasible' ? 'no point keeps all constraints' : 'every point here keeps all constraints' }}</span></h2><span v-if="drawn" class="tools"><button type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">{{ ruledOut ? 'Shade what is allowed' : 'Shade what is ruled out' }}</button><button type="button" class="word-button" @click="pictureDialog = true">Picture file</button></span></div>
+      <p v-if="variables.length > 2 && result && result.best.length > 0" class="pick">
+        <button v-if="!pair" type="button" class="word-button" @click="pair = [0, 1]">Picture two of the variables as a slice</button>
+        <template v-else><select aria-label="Variable across" :value="variables[pair[0]]" @change="pickPair(0, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> across, <select aria-label="Variable upwards" :value="variables[pair[1]]" @change="pickPair(1, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> upwards <button type="button" class="word-button" @click="pair = null">No slice</button></template>
+      </p>
+      <PlanRegion v-if="drawn" ref="region" :plan="drawn.plan" :result="drawn.result" :picture="drawn.picture" :colours="colours" :pointed="pointed" :ruled-out="ruledOut"><template #left="{ at }"><span v-if="valueAt(at)">{{ valueAt(at) }}</span><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }">{{ l.id }}: {{ l.text }}</span></template></PlanRegion>
+      <p v-else-if="plan && plan.variables.length > 2" class="quiet nothing">With {{ plan.variables.length }} variables the finding stands at the right.</p>
       <p v-else class="quiet nothing">Two variables and a constraint draw a region: write <code>2x + 3y &lt;= 240</code>.</p>
     </section>
     <section class="panel right" aria-labelledby="plan-finding-title" tabindex="0">
       <h2 id="plan-finding-title" class="panel-title">Finding</h2>
       <p v-if="failure" class="problem" role="alert">{{ failure }}</p>
-      <template v-if="words && result">
-        <p class="says" role="status">{{ words.says }}</p>
-        <p v-for="m in words.more" :key="m" class="quiet">{{ m }}</p>
-        <ul v-if="words.chips.length > 0" class="chips"><li v-for="c in words.chips" :key="c.text" :class="c.tone">{{ c.text }}</li></ul>
-        <template v-if="result.corners.length > 0">
-          <div class="panel-head second"><h2 class="panel-title">Corners <span class="caption">all {{ result.corners.length }}, tested</span></h2><button type="button" class="word-button" @click="copyCorners">Copy as CSV</button></div>
-          <table><thead><tr><th scope="col">where</th><th v-for="v in variables" :key="v" scope="col">{{ v }}</th><th v-if="plan?.objective" scope="col">value</th></tr></thead><tbody><tr v-for="c in result.corners" :key="c.at.join()" :class="{ best: result.best.some((b) => b.at.join() === c.at.join()) }"><th scope="row">{{ c.on.map(labelOf).join(', ') }}</th><td v-for="(v, j) in c.at" :key="j" :title="c.exact[j]">{{ formatNumber(v) }}</td><td v-if="plan?.objective">{{ c.value === null ? '' : formatQuantity(c.value, unit) }}</td></tr></tbody></table>
-        </template>
-        <table v-else-if="result.best.length > 0"><thead><tr><th scope="col">variable</th><th scope="col">best</th></tr></thead><tbody><tr v-for="(v, j) in variables" :key="v"><th scope="row">{{ v }}</th><td>{{ formatNumber((result.whole ?? result.best[0]!).at[j]!) }}</td></tr></tbody></table>
-        <template v-if="Object.keys(result.multipliers).length > 0">
-          <div class="panel-head second"><h2 class="panel-title">One more of each</h2></div>
-          <table><thead><tr><th scope="col">constraint</th><th scope="col">worth</th><th scope="col">holds for</th></tr></thead><tbody><tr v-for="(worth, id) in result.multipliers" :key="id"><th scope="row">{{ labelOf(String(id)) }}</th><td>{{ worth === null ? 'not one number' : rate(worth) }}</td><td>{{ range(String(id)) }}</td></tr></tbody></table>
-          <p class="quiet">What the best value gains with one more on the right-hand side, as long as that side stays in the range.</p>
-        </template>
-      </template>
+      <div v-if="solving.state === 'working'" class="work" role="status">
+        <p>Working it out {{ where === 'server' ? 'on the server' : 'with the compiled solver' }}<template v-if="progress"> · {{ progress.seconds.toFixed(1) }} s</template> … <button type="button" class="word-button" @click="cancel">Cancel</button></p>
+        <p v-if="spoken" class="quiet">{{ spoken }}</p>
+      </div>
+      <p v-else-if="solving.state === 'cancelled'" class="quiet">Cancelled{{ solving.best === null ? '' : `; the best so far was ${formatQuantity(solving.best, unit, 6)}` }}. <button type="button" class="word-button" @click="goOn">Work it out on the server</button></p>
+      <p v-else-if="solving.state === 'failed'" class="problem" role="alert">{{ solving.message }}</p>
+      <PlanFinding v-if="words && result && solved" :document="document" :plan="solved" :result="result" :words="words" />
+      <p v-if="result && result.gap !== null && solving.state !== 'working'" class="quiet">The time here is over. <button type="button" class="word-button" @click="goOn">Go on for two minutes on the server</button></p>
     </section>
+    <PlanFilesDialog v-model:visible="filesDialog" :document="document" :program="currentProgram" @read="usePlanFile" />
+    <PictureDialog v-if="drawn" v-model:visible="pictureDialog" :sheet="() => pageSheet(region!.svg()!)" :case-title="document.title" />
   </main>
 </template>
 
@@ -198,15 +240,12 @@ async function copyCorners(): Promise<void> {
 .given i { font-family: var(--book); }
 .track { grid-column: 1 / -1; margin: 0.3rem 0.6rem; }
 .nothing { padding: 2rem 0; }
-.says { font-family: var(--book); font-size: 1.2rem; font-weight: 650; line-height: 1.35; }
-.chips { display: flex; flex-wrap: wrap; gap: 0.3rem; }
-.chips li { font-size: 0.8rem; padding: 2px 9px; border-radius: 10px; background: var(--jade-soft); color: var(--jade); }
-.chips .open { background: var(--amber-soft); color: var(--amber-deep); }
-table { border-collapse: collapse; width: 100%; font-size: 0.92rem; }
-th, td { text-align: right; padding: 5px 8px; border-bottom: 1px solid var(--hairline); font-weight: 400; }
-th:first-child { text-align: left; }
-td { white-space: nowrap; }
-thead th { color: var(--ink-2); font-weight: 600; font-size: 0.85rem; }
-.best th, .best td { background: var(--amber-soft); font-weight: 700; }
+
+.middle .tools { gap: 1rem; }
+.pick { font-size: 0.9rem; display: flex; flex-wrap: wrap; gap: 0.4rem; align-items: center; }
+.pick select { font: inherit; color: inherit; background: var(--paper); border: 1px solid var(--ink-3); border-radius: 4px; }
+.kind { font-weight: 400; font-size: 0.85rem; }
+.more { align-self: start; }
+.work { background: var(--amber-soft); border-radius: 8px; padding: 0.5rem 0.8rem; font-size: 0.92rem; }
 @media (max-width: 1050px) { .plan { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto; height: auto; } .panel { overflow: visible; } .panel + .panel { border-left: 0; border-top: 1px solid var(--hairline); } .middle { height: 460px; } }
 </style>

@@ -75,7 +75,56 @@ function press(event: PointerEvent): void {
   const off = Math.abs(o[0] * p[0] + o[1] * p[1] + constant.value - shown.value) / (Math.abs(o[0]) * (props.picture.frame.x1 - props.picture.frame.x0) + Math.abs(o[1]) * (props.picture.frame.y1 - props.picture.frame.y0))
   if (off < 0.03) { sliding = true; (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId) }
 }
-const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.result.corners.length} corners${props.result.regionBounded === false ? ', without end' : ''}${props.result.corners.map((c) => `; ${cornerText(c)}`).join('')}.`)
+// ---- labels of corners: beside their corner, on the surface, none on another
+const LETTER = 6.6
+const labels = computed(() => {
+  const taken: { x0: number; x1: number; y0: number; y1: number }[] = props.result.corners.map((c) => ({ x0: X(c.at[0]!) - 7, x1: X(c.at[0]!) + 7, y0: Y(c.at[1]!) - 7, y1: Y(c.at[1]!) + 7 }))
+  // The best corners come first: their labels are the ones to be read.
+  const order = [...props.result.corners].sort((a, b) => Number(bestKeys.value.has(b.at.join(','))) - Number(bestKeys.value.has(a.at.join(','))))
+  return order.flatMap((c) => {
+    const strong = bestKeys.value.has(c.at.join(','))
+    const text = cornerText(c)
+    const wide = text.length * LETTER * (strong ? 1.16 : 1)
+    const [px, py] = [X(c.at[0]!), Y(c.at[1]!)]
+    for (const [dx, dy] of [[11, -9], [-11, -9], [11, 17], [-11, 17], [11, -25], [-11, -25], [11, 33], [-11, 33]] as const) {
+      const box = { x0: dx > 0 ? px + dx : px + dx - wide, x1: dx > 0 ? px + dx + wide : px + dx, y0: py + dy - 11, y1: py + dy + 4 }
+      if (box.x0 < LEFT + 2 || box.x1 > LEFT + inner.value.width + RIGHT - 2 || box.y0 < 2 || box.y1 > TOP + inner.value.height - 2) continue
+      if (taken.some((t) => t.x0 < box.x1 && box.x0 < t.x1 && t.y0 < box.y1 && box.y0 < t.y1)) continue
+      taken.push(box)
+      return [{ text, strong, x: px + dx, y: py + dy, anchor: dx > 0 ? 'start' as const : 'end' as const }]
+    }
+    return []
+  })
+})
+// ---- where the region goes on for ever: an open edge with arrows along its directions
+const arrows = computed(() => {
+  const { region } = props.picture
+  if (region.length === 0 || props.result.regionBounded !== false) return []
+  const middle = [0, 1].map((k) => region.reduce((s, p) => s + p[k]!, 0) / region.length) as [number, number]
+  const [cx, cy] = [X(middle[0]), Y(middle[1])]
+  const ways = props.result.directions.map((d) => { const [u, v] = [X(middle[0] + d[0]!) - cx, Y(middle[1] + d[1]!) - cy]; const long = Math.hypot(u, v) || 1; return [u / long, v / long] as [number, number] })
+  // Between two directions the region goes on as well.
+  const [first, second] = ways
+  const all = first && second && Math.hypot(first[0] + second[0], first[1] + second[1]) > 0.1 ? [...ways, [(first[0] + second[0]) / Math.hypot(first[0] + second[0], first[1] + second[1]), (first[1] + second[1]) / Math.hypot(first[0] + second[0], first[1] + second[1])] as [number, number]] : ways
+  return all.map(([u, v]) => {
+    const reach = Math.min(u > 0 ? (LEFT + inner.value.width - cx) / u : u < 0 ? (LEFT - cx) / u : Infinity, v > 0 ? (TOP + inner.value.height - cy) / v : v < 0 ? (TOP - cy) / v : Infinity) - 4
+    const [tx, ty] = [cx + u * reach, cy + v * reach]
+    const [bx, by] = [tx - u * 10, ty - v * 10]
+    return { line: `M${tx - u * 34},${ty - v * 34}L${bx},${by}`, head: `M${tx},${ty}L${bx - v * 5},${by + u * 5}L${bx + v * 5},${by - u * 5}Z` }
+  })
+})
+/** Edges of the frame over which the region goes on: drawn open, as a fringe of dashes instead of a line. */
+const open = computed(() => {
+  const { region, frame } = props.picture
+  if (props.result.regionBounded !== false) return []
+  const on = (p: readonly [number, number], q: readonly [number, number]) => [frame.x0, frame.x1].some((x) => p[0] === x && q[0] === x) || [frame.y0, frame.y1].some((y) => p[1] === y && q[1] === y)
+  // An edge of the frame that is a constraint's own line is no open edge.
+  const bound = (p: readonly [number, number], q: readonly [number, number]) => props.picture.lines.some((l) => on(l.from, l.to) && ((l.from[0] === l.to[0] && p[0] === q[0] && p[0] === l.from[0]) || (l.from[1] === l.to[1] && p[1] === q[1] && p[1] === l.from[1])))
+  return region.flatMap((p, i) => { const q = region[(i + 1) % region.length]!; return on(p, q) && !bound(p, q) && (p[0] !== q[0] || p[1] !== q[1]) ? [{ x1: X(p[0]), y1: Y(p[1]), x2: X(q[0]), y2: Y(q[1]) }] : [] })
+})
+const drawing = useTemplateRef<SVGSVGElement>('drawing')
+defineExpose({ svg: () => drawing.value })
+const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.result.corners.length} corners${props.result.regionBounded === false ? `, without end along ${props.result.directions.map((d) => `(${d.map((v) => formatNumber(v)).join(', ')})`).join(' and ')}` : ''}${props.result.corners.map((c) => `; ${cornerText(c)}`).join('')}.`)
 </script>
 
 <template>
@@ -83,7 +132,7 @@ const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.r
     ref="home" class="region" tabindex="0" role="application" aria-roledescription="region" :aria-label="described" aria-keyshortcuts="ArrowUp ArrowDown Shift+ArrowUp Shift+ArrowDown"
     @pointermove="move" @pointerdown="press" @pointerup="sliding = false" @pointercancel="sliding = false" @pointerleave="at = null" @keydown="key"
   >
-    <svg :width="size.width" :height="size.height" aria-hidden="true">
+    <svg ref="drawing" :width="size.width" :height="size.height" aria-hidden="true">
       <defs><clipPath id="plan-frame"><rect :x="LEFT" :y="TOP" :width="inner.width" :height="inner.height" /></clipPath></defs>
       <g class="grid"><line v-for="t in xs.ticks" :key="`x${t}`" :x1="X(t)" :x2="X(t)" :y1="TOP" :y2="TOP + inner.height" /><line v-for="t in ys.ticks" :key="`y${t}`" :x1="LEFT" :x2="LEFT + inner.width" :y1="Y(t)" :y2="Y(t)" /></g>
       <g clip-path="url(#plan-frame)">
@@ -93,13 +142,15 @@ const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.r
         <circle v-for="[x, y] in picture.lattice" :key="`${x} ${y}`" class="whole" :cx="X(x)" :cy="Y(y)" r="1.7" />
         <circle v-for="p in result.outside" :key="p.join()" class="faint" :cx="X(p[0])" :cy="Y(p[1])" r="3" />
         <line v-for="(l, i) in picture.lines" :key="i" :x1="X(l.from[0])" :y1="Y(l.from[1])" :x2="X(l.to[0])" :y2="Y(l.to[1])" :stroke="`var(--curve-${colours[l.id] ?? 6})`" :stroke-width="pointed === l.id ? 3.4 : 2" :opacity="pointed && pointed !== l.id ? 0.3 : 1" />
+        <line v-for="(e, i) in open" :key="`o${i}`" class="open" v-bind="e" />
+        <g v-for="(a, i) in arrows" :key="`a${i}`" class="arrow"><path :d="a.line" /><path class="head" :d="a.head" /></g>
         <line v-if="line" class="objective" :x1="X(line[0][0])" :y1="Y(line[0][1])" :x2="X(line[1][0])" :y2="Y(line[1][1])" />
       </g>
       <g v-for="(l, i) in picture.lines" :key="`n${i}`"><text class="name" :x="X(l.to[0]) + (l.to[0] >= picture.frame.x1 - 1e-9 ? 5 : -4)" :y="Math.max(TOP + 10, Math.min(TOP + inner.height - 4, Y(l.to[1]) + (l.to[0] >= picture.frame.x1 - 1e-9 ? 4 : 14)))" :style="{ fill: `var(--curve-${colours[l.id] ?? 6})` }">{{ l.id }}</text></g>
       <g v-for="c in result.corners" :key="c.at.join()">
         <circle :cx="X(c.at[0]!)" :cy="Y(c.at[1]!)" :r="bestKeys.has(c.at.join(',')) ? 7 : 5" :class="bestKeys.has(c.at.join(',')) ? 'best' : 'corner'" />
-        <text class="label" :class="{ strong: bestKeys.has(c.at.join(',')) }" :x="X(c.at[0]!) + (X(c.at[0]!) > LEFT + inner.width * 0.7 ? -10 : 11)" :y="Y(c.at[1]!) - 9" :text-anchor="X(c.at[0]!) > LEFT + inner.width * 0.7 ? 'end' : 'start'">{{ cornerText(c) }}</text>
       </g>
+      <text v-for="(l, i) in labels" :key="`l${i}`" class="label" :class="{ strong: l.strong }" :x="l.x" :y="l.y" :text-anchor="l.anchor">{{ l.text }}</text>
       <g class="ticks"><text v-for="t in xs.ticks" :key="`tx${t}`" :x="X(t)" :y="TOP + inner.height + 16" text-anchor="middle">{{ formatNumber(t) }}</text><text v-for="t in ys.ticks" :key="`ty${t}`" :x="LEFT - 7" :y="Y(t) + 4" text-anchor="end">{{ formatNumber(t) }}</text>
         <text :x="LEFT + inner.width / 2" :y="size.height - 8" text-anchor="middle">{{ name(0) }}</text><text :x="6" :y="12">{{ name(1) }}</text></g>
     </svg>
@@ -118,6 +169,9 @@ svg { position: absolute; inset: 0; display: block; }
 .thin { fill: none; stroke: var(--jade); stroke-width: 6; opacity: 0.4; }
 .whole { fill: var(--jade); }
 .faint { fill: none; stroke: var(--ink-3); opacity: 0.55; }
+.open { stroke: var(--paper); stroke-width: 7; stroke-dasharray: 6 7; }
+.arrow path { fill: none; stroke: var(--jade); stroke-width: 2.2; }
+.arrow .head { fill: var(--jade); stroke: none; }
 .objective { stroke: var(--amber); stroke-width: 2.6; stroke-dasharray: 9 5; cursor: grab; }
 .corner { fill: var(--paper); stroke: var(--jade); stroke-width: 2.4; }
 .best { fill: var(--amber); stroke: var(--paper); stroke-width: 2; }

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { Picture } from '#core/graph'
-import { picturePng, pictureSvg, saveFile, type PictureChoice } from '~/utils/pictureFile'
+import { saveFile, sheetPng, sheetSvg, type PictureChoice, type Sheet } from '~/utils/pictureFile'
 
-const props = defineProps<{ picture: Picture; caseTitle: string }>()
+const props = defineProps<{ sheet: () => Promise<Sheet> | Sheet; caseTitle: string }>()
 const visible = defineModel<boolean>('visible', { required: true })
 const toast = useToast()
 const title = ref('')
@@ -17,10 +16,10 @@ async function attempt(work: () => Promise<void>, done: string): Promise<void> {
   try { await work(); toast.add({ severity: 'info', summary: done, life: 2500 }) } catch (failure) { toast.add({ severity: 'warn', summary: 'The picture was not made.', detail: failure instanceof Error ? failure.message : '', life: 5000 }) }
 }
 const save = () => attempt(async () => {
-  saveFile(name(), kind.value === 'svg' ? new Blob([await pictureSvg(props.picture, choice())], { type: 'image/svg+xml' }) : await picturePng(props.picture, choice()))
+  saveFile(name(), kind.value === 'svg' ? new Blob([sheetSvg(await props.sheet(), choice())], { type: 'image/svg+xml' }) : await sheetPng(await props.sheet(), choice()))
   visible.value = false
 }, `${name()} is saved.`)
-const copy = () => attempt(async () => { await navigator.clipboard.write([new ClipboardItem({ 'image/png': picturePng(props.picture, choice()) })]) }, 'The picture is copied.')
+const copy = () => attempt(async () => { await navigator.clipboard.write([new ClipboardItem({ 'image/png': Promise.resolve(props.sheet()).then((s) => sheetPng(s, choice())) })]) }, 'The picture is copied.')
 </script>
 
 <template>

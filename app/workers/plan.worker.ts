@@ -1,0 +1,19 @@
+import { buildModel } from '#core/model'
+import { planPicture, programOf, sliceOf, solvePlan } from '#core/plan'
+import type { PlanReply, PlanRequest } from './planProtocol'
+
+function answer({ job, source, slice }: PlanRequest): PlanReply {
+  const plan = source.plan!
+  const { names } = buildModel({ ...source, functions: [], questions: [] })
+  const reading = solvePlan(plan, names)
+  return {
+    job, ok: true, source, reading, picture: reading.result && planPicture(plan, names, reading.result), program: programOf(plan, names, source.title).program,
+    slice: slice && slice.at.length === plan.variables.length ? sliceOf(plan, names, slice.at, slice.pair) : null,
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<PlanRequest>) => {
+  let reply: PlanReply
+  try { reply = answer(data) } catch (failure) { reply = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) } }
+  self.postMessage(reply)
+}
