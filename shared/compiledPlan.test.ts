@@ -162,6 +162,6 @@ describe('files', () => {
     // LP format has variables of at least 0 where it says nothing.
     expect(planOfProgram(p).constraints.map((c) => c.text)).toEqual(['make_1 + F_2 <= 4', 'make_1 >= 0', '0 <= F_2 <= 3'])
   })
-  it.each([['lp', 'this is no program'], ['mps', 'NAME x\nnothing']] as const)('what is no %s file is refused with a sentence', (format, content) => { expect(() => readProgram(highs, content, format, new Set())).toThrow(/could not be read as|has no variables/) })
+  it.each([['lp', 'this is no program'], ['mps', 'NAME x\nnothing']] as const)('what is no %s file is refused with a sentence', (format, content) => { expect(() => readProgram(highs, content, format, new Set())).toThrow(/could not be read as/) })
   it('squares are refused', () => { expect(() => readProgram(highs, 'Minimize\n obj: x + [ x ^2 ] / 2\nSubject To\n c1: x >= 1\nEnd\n', 'lp', new Set())).toThrow(/squares or products/) })
 })

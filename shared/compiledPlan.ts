@@ -123,10 +123,11 @@ export function readProgram(highs: Highs, text: string, format: 'lp' | 'mps', re
   const model = highs.createModel()
   try {
     model.options.set('output_flag', false)
-    try { model.readModel({ format, data: text }) } catch { throw new Error(`The file could not be read as ${format === 'lp' ? 'LP format: it starts with “Maximize” or “Minimize”, then “Subject To”, and ends with “End”' : 'MPS: it has the sections ROWS, COLUMNS, RHS and ENDATA'}.`) }
+    const unread = () => new Error(`The file could not be read as ${format === 'lp' ? 'LP format: it starts with “Maximize” or “Minimize”, then “Subject To”, and ends with “End”' : 'MPS: it has the sections ROWS, COLUMNS, RHS and ENDATA'}.`)
+    try { model.readModel({ format, data: text }) } catch { throw unread() }
     const d = model.getModel('csr')
     if (d.hessian && d.hessian.values.some((v) => v !== 0)) throw new Error('The objective has squares or products of variables; a plan is made of sums.')
-    if (d.numCols === 0) throw new Error('The file has no variables.')
+    if (d.numCols === 0) throw unread()
     const given = Array.from({ length: d.numCols }, (_, j) => model.getColName(j) || `x${j + 1}`)
     const names = ownNames(given, reserved)
     const changed = given.flatMap((n, j) => (n === names[j] ? [] : [`${n} is called ${names[j]!}`]))

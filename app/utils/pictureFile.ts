@@ -47,6 +47,7 @@ export function pageSheet(svg: SVGSVGElement): Sheet {
       const target = to[i]!
       target.setAttribute('style', DRAWN.map((p) => `${p}:${style.getPropertyValue(p)}`).join(';'))
       target.removeAttribute('class')
+      for (const name of ['fill', 'stroke']) target.removeAttribute(name)
     })
     copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
     return { inner: new XMLSerializer().serializeToString(copy), width: svg.clientWidth || Number(svg.getAttribute('width')), height: svg.clientHeight || Number(svg.getAttribute('height')) }

@@ -38,3 +38,19 @@ test('a case that cannot be worked out is kept all the same, and an unknown addr
   await page.goto(`${server.url}/case/no-such-case`)
   await expect(page.getByText('There is no such case; it may have been deleted.')).toBeVisible()
 })
+
+test('a plan is worked out beside the server, line by line, and bad requests are refused in words', async ({ server }) => {
+  const post = (body: unknown) => fetch(`${server.url}/api/plan`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+  const bare = { format: 'pasear-case', version: 1, title: 'T' }
+  for (const [body, message] of [[{}, 'The request needs a `case`.'], [{ case: bare }, 'The case has no plan.'], [{ case: bare, seconds: -1 }, '`seconds` is a number from 0 to 300.'], [{ case: bare, more: 1 }, 'The key `more` is not known here.']] as const) {
+    const answer = await post(body)
+    expect(answer.status).toBe(400)
+    expect(((await answer.json()) as { message: string }).message).toBe(message)
+  }
+  const plan = { variables: [{ name: 'x', whole: true }, { name: 'y' }], constraints: [{ id: 'A', text: '2x + 3y <= 240' }, { id: 'B', text: '4x + 2y <= 321' }, { id: 'C', text: 'y >= 0' }], objective: { text: '3.5x + 4y', sense: 'greatest' } }
+  const lines = (await (await post({ case: { ...bare, plan }, seconds: 20 })).text()).trim().split('\n').map((l) => JSON.parse(l) as { result?: { status: string; whole: { at: number[]; value: number } } })
+  // x = 60 and y = 40: x = 60.375 is the corner of 321; with x whole y = (240 − 2x)/3 at x = 60: 370.
+  expect(lines.at(-1)!.result).toMatchObject({ status: 'optimal', whole: { at: [60, 40], value: 370 } })
+  const broken = (await (await post({ case: { ...bare, plan: { ...plan, constraints: [{ id: 'A', text: 'x y <= 3' }] } } })).text()).trim()
+  expect((JSON.parse(broken) as { message: string }).message).toMatch(/multiplies variables/)
+})
