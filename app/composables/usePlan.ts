@@ -38,6 +38,8 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
   let waiting: PlanRequest | null = null
   let calm: ReturnType<typeof setTimeout> | undefined
   let server: AbortController | null = null
+  /** the givens that `result` belongs to, beside `solved` */
+  let solvedGivens: CaseFile['givens']
 
   function taken(data: PlanReply): void {
     if (!data.ok) { failure.value = data.message; return }
@@ -51,8 +53,9 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
       if (!(pair.value && result.value?.compiled)) solving.value = { state: 'idle' }
       result.value = shareParts(result.value, data.reading.result)
       solved.value = plan
+      solvedGivens = data.source.givens
       if (!waiting && data.reading.result && plan.objective) { clearTimeout(calm); calm = setTimeout(() => void second(plan, data.reading.result!), CALM) }
-    } else if (solved.value !== plan || !result.value?.compiled) { clearTimeout(calm); calm = setTimeout(() => void large(plan), result.value ? CALM : 0) }
+    } else if (solved.value !== plan || solvedGivens !== data.source.givens || !result.value?.compiled) { clearTimeout(calm); calm = setTimeout(() => void large(data.source), result.value ? CALM : 0) }
   }
   async function second(plan: Plan, exact: PlanResult): Promise<void> {
     if (!program) return
@@ -61,25 +64,28 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
       if (reply?.kind === 'solved' && solved.value === plan) result.value = { ...exact, secondWay: apart(exact, reply.result) }
     } catch { /* the exact answer stands by itself */ }
   }
-  async function large(plan: Plan): Promise<void> {
+  async function large(asked: CaseFile): Promise<void> {
+    const plan = asked.plan!
     if (!program) return
     solving.value = { state: 'working' }
     where.value = 'here'
     try {
       const reply = await solver.ask({ kind: 'solve', plan: toRaw(plan), program, seconds: SECONDS.here })
-      if (reply?.kind === 'solved') { solved.value = plan; result.value = reply.result; solving.value = { state: 'done' }; if (pair.value) request() }
+      if (reply?.kind === 'solved') { solved.value = plan; solvedGivens = asked.givens; result.value = reply.result; solving.value = { state: 'done' }; if (pair.value) request() }
     } catch (reason) { solving.value = { state: 'failed', message: reason instanceof Error ? reason.message : String(reason) } }
   }
   /** More time, on the server; the page stays free. */
   async function goOn(): Promise<void> {
-    const plan = source.value.plan
+    const asked = toRaw(source.value)
+    const { plan } = asked
     if (!plan) return
     solving.value = { state: 'working' }
     where.value = 'server'
+    solver.progress.value = null
     server = new AbortController()
     try {
-      const found = await planOnServer(toRaw(source.value), SECONDS.server, server.signal, (p) => { solver.progress.value = p })
-      if (source.value.plan === plan) { solved.value = plan; result.value = found; solving.value = { state: 'done' } }
+      const found = await planOnServer(asked, SECONDS.server, server.signal, (p) => { solver.progress.value = p })
+      if (source.value.plan === plan && source.value.givens === asked.givens) { solved.value = plan; solvedGivens = asked.givens; result.value = found; solving.value = { state: 'done' } }
     } catch (reason) { if (!server.signal.aborted) solving.value = { state: 'failed', message: reason instanceof Error ? reason.message : String(reason) } }
   }
   function cancel(): void {
@@ -111,9 +117,9 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
     waiting = { job: ++job, source: toRaw(source.value), slice: pair.value && at ? { at: [...at], pair: [...pair.value] as [number, number] } : null }
     next()
   }
-  watch([() => source.value.plan, () => source.value.givens, pair], ([plan], before) => {
+  watch([() => source.value.plan, () => source.value.givens, pair], ([plan, givens], before) => {
     // A changed plan ends what is under way for the old one.
-    if (before[0] !== undefined && plan !== before[0]) { solver.cancel(); server?.abort(); if (solving.value.state === 'working') solving.value = { state: 'idle' } }
+    if (before[0] !== undefined && (plan !== before[0] || givens !== before[1])) { solver.cancel(); server?.abort(); if (solving.value.state === 'working') solving.value = { state: 'idle' } }
     request()
   }, { immediate: true })
   onScopeDispose(() => { clearTimeout(calm); worker?.terminate(); worker = null; server?.abort() })

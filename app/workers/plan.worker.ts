@@ -6,9 +6,11 @@ function answer({ job, source, slice }: PlanRequest): PlanReply {
   const plan = source.plan!
   const { names } = buildModel({ ...source, functions: [], questions: [] })
   const reading = solvePlan(plan, names)
+  // A slice goes through the best point of this very answer, where there is one.
+  const at = (reading.result?.whole ?? reading.result?.best[0])?.at ?? slice?.at ?? []
   return {
     job, ok: true, source, reading, picture: reading.result && planPicture(plan, names, reading.result), program: programOf(plan, names, source.title).program,
-    slice: slice && slice.at.length === plan.variables.length ? sliceOf(plan, names, slice.at, slice.pair) : null,
+    slice: slice && at.length === plan.variables.length ? sliceOf(plan, names, at, slice.pair) : null,
   }
 }
 

@@ -43,7 +43,8 @@ export function summarise(document: CaseFile): CaseSummary {
 /** A plan: its decision, and the outline of its region. */
 function planSummary(document: CaseFile, names: Parameters<typeof solvePlan>[1]): CaseSummary {
   const plan = document.plan!
-  const { result } = solvePlan(plan, names)
+  const { result, unsettled } = solvePlan(plan, names)
+  if (unsettled) return { says: `A plan of ${plan.variables.length} variables and ${plan.constraints.length} constraints.`, curves: [] }
   if (!result) return { says: '', curves: [] }
   const picture = planPicture(plan, names, result)
   const outline = picture && picture.region.length > 2 ? [...picture.region, picture.region[0]!].map(([x, y]): [number, number] => [Math.round(((x - picture.frame.x0) / (picture.frame.x1 - picture.frame.x0)) * 1000) / 1000, Math.round(((y - picture.frame.y0) / (picture.frame.y1 - picture.frame.y0)) * 1000) / 1000]) : null

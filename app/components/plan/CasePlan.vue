@@ -128,6 +128,12 @@ function usePlanFile(next: Plan, from: string): void {
   store.change(`read the plan of ${from}`, (d) => { d.plan = next })
   toast.add({ severity: 'info', summary: `The plan of ${from} stands here.`, life: 3000 })
 }
+/** The two variables that weigh most in the best value; a slice through zeros would show little. */
+function firstPair(): [number, number] {
+  const at = (result.value?.whole ?? result.value?.best[0])?.at ?? []
+  const order = variables.value.map((_, j) => j).sort((a, b) => Math.abs(at[b] ?? 0) - Math.abs(at[a] ?? 0))
+  return [Math.min(order[0]!, order[1]!), Math.max(order[0]!, order[1]!)]
+}
 function pickPair(k: 0 | 1, name: string): void {
   const j = variables.value.indexOf(name)
   const [a, b] = pair.value ?? [0, 1]
@@ -194,7 +200,7 @@ const spoken = computed(() => (progress.value ? `${progress.value.best === null 
     <section class="panel middle" aria-labelledby="region-title">
       <div class="panel-head"><h2 id="region-title" class="panel-title">{{ pair && slice ? 'Slice' : 'Region' }} <span v-if="drawn" class="caption">{{ pair && slice ? 'all other variables at their best values' : drawn.result.status === 'infeasible' ? 'no point keeps all constraints' : 'every point here keeps all constraints' }}</span></h2><span v-if="drawn" class="tools"><button type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">{{ ruledOut ? 'Shade what is allowed' : 'Shade what is ruled out' }}</button><button type="button" class="word-button" @click="pictureDialog = true">Picture file</button></span></div>
       <p v-if="variables.length > 2 && result && result.best.length > 0" class="pick">
-        <button v-if="!pair" type="button" class="word-button" @click="pair = [0, 1]">Picture two of the variables as a slice</button>
+        <button v-if="!pair" type="button" class="word-button" @click="pair = firstPair()">Picture two of the variables as a slice</button>
         <template v-else><select aria-label="Variable across" :value="variables[pair[0]]" @change="pickPair(0, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> across, <select aria-label="Variable upwards" :value="variables[pair[1]]" @change="pickPair(1, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> upwards <button type="button" class="word-button" @click="pair = null">No slice</button></template>
       </p>
       <PlanRegion v-if="drawn" ref="region" :plan="drawn.plan" :result="drawn.result" :picture="drawn.picture" :colours="colours" :pointed="pointed" :ruled-out="ruledOut"><template #left="{ at }"><span v-if="valueAt(at)">{{ valueAt(at) }}</span><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }">{{ l.id }}: {{ l.text }}</span></template></PlanRegion>
@@ -210,7 +216,7 @@ const spoken = computed(() => (progress.value ? `${progress.value.best === null 
       </div>
       <p v-else-if="solving.state === 'cancelled'" class="quiet">Cancelled{{ solving.best === null ? '' : `; the best so far was ${formatQuantity(solving.best, unit, 6)}` }}. <button type="button" class="word-button" @click="goOn">Work it out on the server</button></p>
       <p v-else-if="solving.state === 'failed'" class="problem" role="alert">{{ solving.message }}</p>
-      <PlanFinding v-if="words && result && solved" :document="document" :plan="solved" :result="result" :words="words" />
+      <div v-if="words && result && solved" class="finding" :class="{ dim: solving.state === 'working' }"><PlanFinding :document="document" :plan="solved" :result="result" :words="words" /></div>
       <p v-if="result && result.gap !== null && solving.state !== 'working'" class="quiet">The time here is over. <button type="button" class="word-button" @click="goOn">Go on for two minutes on the server</button></p>
     </section>
     <PlanFilesDialog v-model:visible="filesDialog" :document="document" :program="currentProgram" @read="usePlanFile" />
@@ -227,6 +233,8 @@ const spoken = computed(() => (progress.value ? `${progress.value.best === null 
 .caption { font-weight: 400; letter-spacing: 0; text-transform: none; margin-left: 0.5rem; }
 .goal { background: var(--amber-soft); border: 1px solid var(--amber); border-radius: 8px; padding: 0.5rem 0.8rem; display: grid; gap: 0.2rem; }
 .formula { font-family: var(--book); font-size: 1.05rem; }
+.formula :deep(.shown) { display: -webkit-box; -webkit-line-clamp: 3; -webkit-box-orient: vertical; overflow: hidden; }
+.formula:focus-within :deep(.shown) { -webkit-line-clamp: unset; }
 .second { margin: 0.6rem 0 0; }
 .row { display: grid; grid-template-columns: auto minmax(0, 1fr) auto auto; column-gap: 0.6rem; align-items: center; padding: 0.35rem 0; border-bottom: 1px solid var(--hairline); }
 .off .formula, .off .note { opacity: 0.55; }
@@ -246,6 +254,7 @@ const spoken = computed(() => (progress.value ? `${progress.value.best === null 
 .pick select { font: inherit; color: inherit; background: var(--paper); border: 1px solid var(--ink-3); border-radius: 4px; }
 .kind { font-weight: 400; font-size: 0.85rem; }
 .more { align-self: start; }
+.finding { display: flex; flex-direction: column; gap: 0.45rem; }
 .work { background: var(--amber-soft); border-radius: 8px; padding: 0.5rem 0.8rem; font-size: 0.92rem; }
 @media (max-width: 1050px) { .plan { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto; height: auto; } .panel { overflow: visible; } .panel + .panel { border-left: 0; border-top: 1px solid var(--hairline); } .middle { height: 460px; } }
 </style>

@@ -25,6 +25,8 @@ const longest = computed(() => Math.max(multipliers.value.length, props.plan.var
 async function copy(rows: readonly (readonly string[])[], what: string): Promise<void> {
   try { await navigator.clipboard.writeText(csvOf(rows)); toast.add({ severity: 'info', summary: `${what} copied as CSV.`, life: 2500 }) } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
 }
+/** Of many variables those that are not 0 come first. */
+const inUse = computed(() => { const { at } = props.result.whole ?? props.result.best[0] ?? { at: [] }; const rows = props.plan.variables.map((v, j) => ({ v, value: at[j] ?? 0 })); return rows.length > 12 ? [...rows.filter((r) => r.value !== 0), ...rows.filter((r) => r.value === 0)] : rows })
 const copyCorners = () => copy([['where', ...variables.value, 'value'], ...props.result.corners.map((c) => [c.on.map(labelOf).join(' and '), ...c.exact, String(c.value ?? '')])], 'The corners are')
 const copyBest = () => copy([['variable', 'best', 'meaning'], ...props.plan.variables.map((v, j) => [v.name, String((props.result.whole ?? props.result.best[0]!).at[j]), v.label ?? ''])], 'The best values are')
 </script>
@@ -39,7 +41,7 @@ const copyBest = () => copy([['variable', 'best', 'meaning'], ...props.plan.vari
   </template>
   <template v-else-if="result.best.length > 0">
     <div class="panel-head second"><h2 class="panel-title">Best values</h2><button type="button" class="word-button" @click="copyBest">Copy as CSV</button></div>
-    <table><thead><tr><th scope="col">variable</th><th scope="col">best</th></tr></thead><tbody><tr v-for="(v, j) in cut(plan.variables)" :key="v.name"><th scope="row">{{ v.name }}<span v-if="v.label" class="quiet meaning">{{ v.label }}</span></th><td>{{ formatNumber((result.whole ?? result.best[0]!).at[j]!) }}</td></tr></tbody></table>
+    <table><thead><tr><th scope="col">variable</th><th scope="col">best</th></tr></thead><tbody><tr v-for="{ v, value } in cut(inUse)" :key="v.name"><th scope="row">{{ v.name }}<span v-if="v.label" class="quiet meaning">{{ v.label }}</span></th><td>{{ formatNumber(value) }}</td></tr></tbody></table>
   </template>
   <template v-if="multipliers.length > 0">
     <div class="panel-head second"><h2 class="panel-title">One more of each</h2></div>

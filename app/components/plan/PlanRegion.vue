@@ -146,7 +146,7 @@ const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.r
         <g v-for="(a, i) in arrows" :key="`a${i}`" class="arrow"><path :d="a.line" /><path class="head" :d="a.head" /></g>
         <line v-if="line" class="objective" :x1="X(line[0][0])" :y1="Y(line[0][1])" :x2="X(line[1][0])" :y2="Y(line[1][1])" />
       </g>
-      <g v-for="(l, i) in picture.lines" :key="`n${i}`"><text class="name" :x="X(l.to[0]) + (l.to[0] >= picture.frame.x1 - 1e-9 ? 5 : -4)" :y="Math.max(TOP + 10, Math.min(TOP + inner.height - 4, Y(l.to[1]) + (l.to[0] >= picture.frame.x1 - 1e-9 ? 4 : 14)))" :style="{ fill: `var(--curve-${colours[l.id] ?? 6})` }">{{ l.id }}</text></g>
+      <g v-for="(l, i) in picture.lines" :key="`n${i}`"><text class="name" :text-anchor="l.id.trim().length > 2 && X(l.to[0]) > LEFT + 70 ? 'end' : 'start'" :x="X(l.to[0]) + (l.id.trim().length > 2 ? (X(l.to[0]) > LEFT + 70 ? -4 : 4) : l.to[0] >= picture.frame.x1 - 1e-9 ? 5 : -4)" :y="Math.max(TOP + 10, Math.min(TOP + inner.height - 4, Y(l.to[1]) + (l.id.trim().length > 2 ? -5 : l.to[0] >= picture.frame.x1 - 1e-9 ? 4 : 14)))" :style="{ fill: `var(--curve-${colours[l.id] ?? 6})` }">{{ l.id }}</text></g>
       <g v-for="c in result.corners" :key="c.at.join()">
         <circle :cx="X(c.at[0]!)" :cy="Y(c.at[1]!)" :r="bestKeys.has(c.at.join(',')) ? 7 : 5" :class="bestKeys.has(c.at.join(',')) ? 'best' : 'corner'" />
       </g>
