@@ -36,7 +36,7 @@ describe('the exact answer against the compiled solver', () => {
       }
       const p = program(plan)
       for (const c of mine.corners) expect(worstBreak(p, c.at)).toBeLessThan(1e-9)
-      if (mine.status === 'unbounded') { const up = p.cost!.map((c) => (p.greatest ? c : -c)); expect(mine.directions.some((d) => d.reduce((s, v, j) => s + v * up[j]!, 0) > 0)).toBe(true); return }
+      if (mine.status === 'unbounded') { const up = p.cost!.map((c) => (p.greatest ? c : -c)); expect(mine.ray!.reduce((s, v, j) => s + v * up[j]!, 0)).toBeGreaterThan(0); for (const r of p.rows) { const along = r.entries.reduce((s, [j, v]) => s + v * mine.ray![j]!, 0); if (r.upper !== Infinity) expect(along).toBeLessThanOrEqual(1e-9); if (r.lower !== -Infinity) expect(along).toBeGreaterThanOrEqual(-1e-9) } return }
       expect(close(mine.best[0]!.value!, theirs.best[0]!.value!)).toBe(true)
       for (const b of mine.best) expect(close(valueAt(p, b.at), mine.best[0]!.value!)).toBe(true)
       // A multiplier that is one number is the solver's too.
@@ -133,7 +133,10 @@ describe('larger plans', () => {
   it('an unbounded plan has a way in which it grows', () => {
     const r = compiled({ variables: ['a', 'b', 'c'].map((name) => ({ name })), constraints: [{ id: 'A', text: 'a + b <= 10' }, { id: 'B', text: 'a >= 0' }, { id: 'C', text: 'c <= a' }], objective: { text: 'a - b', sense: 'greatest' } })
     expect(r.status).toBe('unbounded')
-    expect(r.directions[0]![0]! - r.directions[0]![1]!).toBeGreaterThan(0)
+    expect(r.ray![0]! - r.ray![1]!).toBeGreaterThan(0)
+    // The exact method has such a way too: c may follow a, and a − b grows where b falls.
+    const mine = exact({ variables: ['a', 'b', 'c'].map((name) => ({ name })), constraints: [{ id: 'A', text: 'a + b <= 10' }, { id: 'B', text: 'a >= 0' }, { id: 'C', text: 'c <= a' }], objective: { text: 'a - b', sense: 'greatest' } })
+    expect([mine.status, mine.ray![0]! - mine.ray![1]! > 0, mine.ray![0]! + mine.ray![1]! <= 0, mine.ray![2]! <= mine.ray![0]!]).toEqual(['unbounded', true, true, true])
   })
 })
 

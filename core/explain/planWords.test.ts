@@ -21,6 +21,7 @@ describe('a plan in words', () => {
   it('a tied edge, an unbounded objective, a conflict, no objective', () => {
     expect(say({ ...lanterns, objective: { text: '4x + 6y', sense: 'greatest' }, variables: lanterns.variables.map(({ whole: _, ...v }) => v) }).says).toMatch(/or any mix of the two on the edge between: 480\./)
     expect(say({ ...lanterns, constraints: lanterns.constraints.slice(2) }).says).toBe('There is no greatest value: it goes on without end.')
+    expect(say({ ...lanterns, constraints: lanterns.constraints.slice(2) }).more).toEqual([expect.stringMatching(/^It grows for ever along \((?:1, 0|0, 1)\), and every constraint holds all the way/)])
     expect(say({ ...lanterns, constraints: [...lanterns.constraints, { id: 'E', text: 'y <= 10', label: 'candles' }] }).more[0]).toBe('orders and candles cannot hold together; without any one of them the others can.')
     const { objective: _, ...bare } = lanterns
     expect(say(bare).says).toBe('The region has 4 corners.')

@@ -20,7 +20,7 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
   const chips: { text: string; tone: 'sure' | 'open' | 'aside' }[] = []
   if (r.status === 'infeasible') return { says: 'No point keeps all constraints.', more: [r.conflict.length > 12 ? `${r.conflict.length} constraints cannot hold together.` : `${list(r.conflict.map(label), 'and')} cannot hold together; without any one of them the others can.`], chips: [{ text: r.compiled ? 'no point, by the compiled solver' : 'proven: empty', tone: 'sure' }] }
   if (r.status === null) return { says: r.notes[0] ?? `The region has ${r.corners.length} corner${r.corners.length === 1 ? '' : 's'}${r.regionBounded === false ? ' and goes on without end' : ''}.`, more: ['Write what is to be made greatest or least to see which corner is best.'], chips }
-  if (r.status === 'unbounded') return { says: `There is no ${sense} value: it goes on without end.`, more: [r.directions.length === 0 || r.directions[0]!.length > 6 ? 'A limit may be missing.' : `Along ${list(r.directions.slice(0, 2).map((d) => `(${d.map((v) => formatNumber(v)).join(', ')})`), 'or')} every constraint holds for ever; a limit may be missing.`], chips: [{ text: 'unbounded', tone: 'open' }] }
+  if (r.status === 'unbounded') return { says: `There is no ${sense} value: it goes on without end.`, more: [r.ray === null ? 'A limit may be missing.' : `It grows for ever along ${way(plan, r.ray)}, and every constraint holds all the way; a limit may be missing.`], chips: [{ text: 'unbounded', tone: 'open' }] }
   if (r.whole === null && r.best[0] && plan.variables.some((v) => v.whole)) return { says: r.notes[r.notes.length - 1] ?? 'The best whole point is not settled.', more: [`Not in whole numbers, ${amounts(r.best[0])} would give ${value(r.best[0].value)}.`, ...r.notes.slice(0, -1)], chips: [{ text: 'no whole point', tone: 'open' }] }
   const best = r.whole ?? r.best[0]!
   const moved = r.whole !== null && !r.best.some((b) => b.at.every((v, i) => v === r.whole!.at[i]))
@@ -40,6 +40,15 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
   if (r.whole) chips.push(r.gap !== null ? { text: 'best whole point so far', tone: 'open' } : { text: moved ? 'best whole point, proven' : 'whole already', tone: 'sure' })
   if (r.secondWay !== null && !r.compiled) chips.push(r.secondWay < 1e-7 ? { text: 'two methods agree', tone: 'sure' } : { text: 'two methods differ', tone: 'open' })
   return { says, more, chips }
+}
+
+/** A direction in words: the point of a plane, or of many variables those that move. */
+function way(plan: Plan, ray: readonly number[]): string {
+  const least = Math.min(...ray.filter((v) => v !== 0).map(Math.abs))
+  const steps = ray.map((v) => Number((v / least).toPrecision(10)))
+  if (ray.length === 2) return `(${steps.map((v) => formatNumber(v)).join(', ')})`
+  const moving = plan.variables.flatMap((v, j) => (steps[j] === 0 ? [] : [`${v.name} by ${formatNumber(steps[j]!)}`]))
+  return list(moving.length > NAMED ? [...moving.slice(0, NAMED), `${moving.length - NAMED} more`] : moving, 'and')
 }
 
 /** Variables named in a sentence at most. */

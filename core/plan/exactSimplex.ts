@@ -3,7 +3,9 @@ import type { Relation } from './linear'
 
 export type LinearResult =
   | { readonly status: 'optimal'; readonly at: readonly Rational[]; readonly value: Rational }
-  | { readonly status: 'unbounded' | 'infeasible' | 'work' }
+  | { readonly status: 'unbounded'; /** a way from any feasible point along which the value grows for ever */ readonly ray: readonly Rational[] }
+  | { readonly status: 'infeasible' }
+  | { readonly status: 'work' }
 
 /** Exchanges of a base after which the exact method gives up. */
 const MAX_STEPS = 4000
@@ -49,7 +51,8 @@ export function maximise(c: readonly Rational[], relations: readonly Relation[])
     }
     base[i] = j
   }
-  /** Improves Σ cost·x to its greatest; false when it grows without end. */
+  let growing = -1
+  /** Improves Σ cost·x to its greatest; false when it grows without end, along the column `growing`. */
   const improve = (cost: readonly Rational[], allowed: number): boolean | null => {
     for (;;) {
       if (++steps > MAX_STEPS) return null
@@ -70,7 +73,7 @@ export function maximise(c: readonly Rational[], relations: readonly Relation[])
         const order = least ? ratio.compare(least) : -1
         if (order < 0 || (order === 0 && base[i]! < base[leave]!)) { least = ratio; leave = i }
       }
-      if (leave < 0) return false
+      if (leave < 0) { growing = enter; return false }
       pivot(leave, enter)
     }
   }
@@ -91,7 +94,12 @@ export function maximise(c: readonly Rational[], relations: readonly Relation[])
   c.forEach((v, j) => { cost[j] = v; cost[n + j] = v.neg() })
   const done = improve(cost, first)
   if (done === null) return { status: 'work' }
-  if (!done) return { status: 'unbounded' }
+  if (!done) {
+    const way = new Array<Rational>(total).fill(ZERO)
+    way[growing] = ONE
+    base.forEach((j, i) => { way[j] = rows[i]![growing]!.neg() })
+    return { status: 'unbounded', ray: c.map((_, j) => way[j]!.sub(way[n + j]!)) }
+  }
   const values = new Array<Rational>(total).fill(ZERO)
   base.forEach((j, i) => { values[j] = rows[i]![total]! })
   const at = c.map((_, j) => values[j]!.sub(values[n + j]!))

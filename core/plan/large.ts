@@ -53,11 +53,11 @@ const snapped = (at: readonly number[]): number[] => at.map((v) => { const r = M
 /** The result of a plan that was worked out by a compiled solver. Every claim is tested here against the program itself. */
 export function compiledResult(plan: Plan, p: Program, a: CompiledAnswer): PlanResult {
   const none: PlanResult = {
-    status: null, corners: [], outside: [], regionBounded: null, directions: [], best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, stays: {}, reduced: {}, conflict: [], notes: [],
+    status: null, corners: [], outside: [], regionBounded: null, directions: [], best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, stays: {}, reduced: {}, ray: null, conflict: [], notes: [],
     secondWay: null, compiled: true, gap: null,
   }
   if (a.status === 'infeasible') return { ...none, status: 'infeasible', conflict: [...new Set(a.conflict.map((i) => p.rows[i]!.id))] }
-  if (a.status === 'unbounded') return { ...none, status: 'unbounded', directions: a.ray ? [a.ray] : [] }
+  if (a.status === 'unbounded') return { ...none, status: 'unbounded', ray: a.ray }
   if (!a.relaxed) return { ...none, notes: ['The work ended before an answer was found.'] }
   const at = snapped(a.relaxed.at)
   const notes: string[] = []

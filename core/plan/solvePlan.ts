@@ -32,6 +32,8 @@ export interface PlanResult {
   readonly stays: Readonly<Record<string, readonly [number | null, number | null]>>
   /** what the best value loses for each unit of a variable, beside the constraints of several variables; 0 for one that is in use, null where not unique */
   readonly reduced: Readonly<Record<string, number | null>>
+  /** a way along which the objective grows for ever, where it does */
+  readonly ray: readonly number[] | null
   /** a smallest set of constraints that cannot hold together */
   readonly conflict: readonly string[]
   readonly notes: readonly string[]
@@ -79,7 +81,7 @@ class PlanSolver {
     const corners = (region?.corners ?? []).map((k): PlanCorner => ({ ...this.point(k.at), on: [...new Set(k.on.map((i) => this.relations[i]!.id))] }))
     const none: PlanResult = {
       status: null, corners, outside: (region?.outside ?? []).slice(0, 200), regionBounded: region ? region.bounded : null, directions: (region?.directions ?? []).map((d) => d.map(toDouble)),
-      best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, stays: {}, reduced: {}, conflict: [], notes: [], secondWay: null, compiled: false, gap: null,
+      best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, stays: {}, reduced: {}, ray: null, conflict: [], notes: [], secondWay: null, compiled: false, gap: null,
     }
     if (region?.empty) return { ...none, status: 'infeasible', conflict: this.conflict() }
     const first = this.first(region)
@@ -87,7 +89,7 @@ class PlanSolver {
     if (!this.c) return none
     if (first.status === 'work') this.unsettled = true
     if (first.status === 'work') return { ...none, notes: ['The plan is too large for the exact method.'] }
-    if (first.status !== 'optimal') return { ...none, status: 'unbounded' }
+    if (first.status === 'unbounded') return { ...none, status: 'unbounded', ray: first.ray.map(toDouble) }
     const bests = this.allBest(region, first.at, first.value)
     const best = bests.map((p) => this.point(p))
     const tied = bests.length > 1 || this.tiesOpenly(region, first.value)
@@ -103,7 +105,8 @@ class PlanSolver {
   /** Two variables: the best corner, or none where a direction goes on for ever. Otherwise the simplex method. */
   private first(region: Region | null): ReturnType<typeof maximise> {
     if (!region || region.corners.length === 0) return maximise(this.up, this.relations)
-    if (region.directions.some((d) => dot(this.up, d as readonly Rational[]).compare(ZERO) > 0)) return { status: 'unbounded' }
+    const growing = region.directions.find((d) => dot(this.up, d as readonly Rational[]).compare(ZERO) > 0)
+    if (growing) return { status: 'unbounded', ray: growing }
     const values = region.corners.map((k) => dot(this.up, k.at))
     const best = values.reduce((m, v, i) => (v.compare(values[m]!) > 0 ? i : m), 0)
     return { status: 'optimal', at: region.corners[best]!.at, value: values[best]! }
