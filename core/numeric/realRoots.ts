@@ -41,7 +41,7 @@ function variations(chain: bigint[][], at: Rational): number {
 const middle = (a: Rational, b: Rational): Rational => a.add(b).div(ratio(2))
 
 /** Fractions with small terms that a person would write are found before their binary neighbours: try the simplest fraction inside. */
-function simplestBetween(lo: Rational, hi: Rational): Rational {
+export function simplestBetween(lo: Rational, hi: Rational): Rational {
   // Stern–Brocot descent by continued fractions (Graham, Knuth & Patashnik, Concrete Mathematics, section 4.5).
   const floor = lo.floor()
   if (lo.compare(floor) === 0) return lo

@@ -1,4 +1,4 @@
-import { ZERO, isZero, rationalOfDouble, rationalText, signOf, type Rational } from '../numeric'
+import { ZERO, isZero, rationalOfDouble, rationalText, signOf, simplestBetween, type Rational } from '../numeric'
 import type { Names } from '../formula'
 import type { Plan } from '../model'
 import { planPicture, type PlanPicture } from './draw'
@@ -10,13 +10,13 @@ export interface Slice { readonly plan: Plan; readonly result: PlanResult; reado
 
 /**
  * The slice of a plan through a point along two of its variables.
- * @param at  values of all variables, in the order of the plan
+ * @param at  values of all variables, in the order of the plan; doubles stand for the simplest fraction near them, since corners that fall together must do so exactly
  * @returns null when the plan cannot be read, or nothing of it concerns the two
  */
 export function sliceOf(plan: Plan, names: Names, at: readonly number[], pair: readonly [number, number]): Slice | null {
   const read = readPlan(plan, names)
   if (read.errors.length > 0) return null
-  const held = at.map((v) => rationalOfDouble(Math.abs(v - Math.round(v)) < 1e-9 ? Math.round(v) : Number(v.toPrecision(12))))
+  const held = at.map((v) => { const room = 1e-10 * Math.max(1, Math.abs(v)); return simplestBetween(rationalOfDouble(v - room), rationalOfDouble(v + room)) })
   const two = pair.map((j) => plan.variables[j]!)
   const rest = (coefficients: readonly Rational[]) => coefficients.reduce((s, a, j) => (pair.includes(j) || isZero(a) ? s : s.add(a.mul(held[j]!))), ZERO)
   const sum = (coefficients: readonly Rational[]): string => pair.map((j, k) => { const a = coefficients[j]!; return isZero(a) ? '' : `${signOf(a) < 0 ? '- ' : k > 0 && !isZero(coefficients[pair[0]]!) ? '+ ' : ''}(${rationalText(a.abs())}) ${plan.variables[j]!.name}` }).filter((t) => t).join(' ')
