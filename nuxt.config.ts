@@ -43,7 +43,8 @@ export default defineNuxtConfig({
     components: { include: ['Button', 'Dialog', 'InputText', 'Menu', 'Popover', 'Select', 'Slider', 'Textarea', 'Toast'] },
     directives: { include: [] },
     composables: { include: ['useToast'] },
-    options: { ripple: false },
+    // Dialogs open at once: their transition would take the focus back from somebody who already types.
+    options: { ripple: false, pt: { dialog: { transition: { css: false } } } },
   },
   // A part that cannot be loaded because the server is away must never reload the page over what was typed.
   experimental: { emitRouteChunkError: 'manual' },
