@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { readCase } from '#shared/schemas/case'
-import { isLarge } from '#core/plan'
+import { buildModel } from '#core/model'
+import { solvePlan } from '#core/plan'
 import { planByCompiled } from '#shared/compiledPlan'
 import { solveReport } from '#shared/solveReport'
 
@@ -27,7 +28,7 @@ async function main(args: readonly string[]): Promise<number> {
   const shape = readCase(document)
   if (!shape.ok) { print({ errors: shape.errors }); return 1 }
   // The compiled solver is loaded only where a plan may need it.
-  const highs = shape.case.plan && (isLarge(shape.case.plan) || shape.case.plan.variables.length > 2) ? await (await import('highs')).default() : null
+  const highs = shape.case.plan && solvePlan(shape.case.plan, buildModel({ ...shape.case, functions: [], questions: [] }).names).unsettled ? await (await import('highs')).default() : null
   const report = solveReport(shape.case, highs && ((plan, names) => planByCompiled(highs, plan, names)))
   print(report)
   return 'errors' in report ? 1 : 0

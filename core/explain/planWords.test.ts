@@ -53,7 +53,7 @@ describe('what one more is worth, and how firm the plan is, in sentences', () =>
   })
   it('coefficients for which the corner stays: the slopes of its two lines', () => {
     // c/4 between 2/3 and 4/2, and 3.5/c between the same
-    expect(firm(lanterns)).toEqual(['The same plan stays best for river lanterns at between $2.66667 and $8 each (now $3.50).', 'The same plan stays best for sky lanterns at between $1.75 and $5.25 each (now $4).'])
+    expect(firm(lanterns)).toEqual(['The same plan stays best as long as river lanterns bring between $2.66667 and $8 each (now $3.50).', 'The same plan stays best as long as sky lanterns bring between $1.75 and $5.25 each (now $4).'])
   })
   it('a variable that is not made: its reduced cost and from when on it pays', () => {
     // With paper alone 4/3 a sheet is earned; a house lantern of 5 sheets would have to bring 20/3.

@@ -64,8 +64,8 @@ export function coefficientRows(plan: Plan, r: PlanResult, names: Names): Coeffi
       says = `None of ${v.label ?? v.name}: each would ${least ? 'add' : 'cost'} ${rate(Math.abs(reduced))}${turn == null ? '' : `; it pays ${least ? 'below' : 'above'} ${rate(turn)} each`}.`
     } else if (stays) {
       const [a, b] = stays
-      const span = a !== null && b !== null ? `between ${rate(a)} and ${rate(b)}` : a !== null ? `from ${rate(a)} on` : b !== null ? `up to ${rate(b)}` : 'of any size'
-      says = `The same plan stays best for ${v.label ?? v.name} at ${a === null && b === null ? 'any value' : span} each (now ${rate(now)}).`
+      const span = a !== null && b !== null ? `between ${rate(a)} and ${rate(b)}` : a !== null ? `at least ${rate(a)}` : b !== null ? `at most ${rate(b)}` : 'any amount'
+      says = `The same plan stays best as long as ${v.label ?? v.name} ${v.label ? (least ? 'cost' : 'bring') : least ? 'costs' : 'brings'} ${span} each (now ${rate(now)}).`
     }
     return { name: v.name, label: v.label ?? '', at, now, stays, reduced, says }
   })

@@ -84,6 +84,22 @@ describe('plans', () => {
   })
   it('a constraint switched off has no force', () => { expect(solved({ ...lanterns, constraints: lanterns.constraints.map((c) => (c.id === 'B' ? { ...c, off: true } : c)) }).best[0]!.at).toEqual([120, 0]) })
   it('without an objective: corners and region only', () => { const { objective: _, ...rest } = lanterns; expect(solved(rest)).toMatchObject({ status: null, best: [], regionBounded: true }) })
+  it('whole values in a region without end: bounds move to values that can be had', () => {
+    const free = (constraints: string[], objective: string): Plan => ({ variables: [{ name: 'x', whole: true }, { name: 'y', whole: true }], constraints: constraints.map((text, i) => ({ id: `c${i}`, text })), objective: { text: objective, sense: 'greatest' } })
+    // x − y ≤ 1/2 among whole numbers is x − y ≤ 0.
+    expect(solved(free(['x - y <= 0.5', 'x >= 0', 'y >= 0'], 'x - y')).whole).toMatchObject({ value: 0 })
+    // 6x − 4y is even: at most 6 where 7 is allowed.
+    expect(solved(free(['6x - 4y <= 7', 'x >= 0', 'y >= 0'], '6x - 4y')).whole).toMatchObject({ value: 6 })
+    // 2x + 2y = 5 has no whole point.
+    expect(solved(free(['2x + 2y = 5', 'x >= 0', 'y >= 0'], 'x'))).toMatchObject({ whole: null, notes: ['No point with whole values keeps all constraints.'] })
+    // Fractions: x/3 − y/2 ≤ 1/5, times 6: 2x − 3y ≤ 6/5, so at most 1.
+    expect(solved(free(['x/3 - y/2 <= 1/5', 'x >= 0', 'y >= 0'], '2x - 3y')).whole).toMatchObject({ value: 1 })
+  })
+  it('a reduced cost is told even where two like constraints share their worth', () => {
+    // At (0, 4): x would bring 1 but takes 2 of what y brings.
+    const plan: Plan = { variables: [{ name: 'x' }, { name: 'y' }], constraints: [{ id: 'A', text: 'x + y <= 4' }, { id: 'B', text: '2x + 2y <= 8' }, { id: 'C', text: 'x >= 0' }, { id: 'D', text: 'y >= 0' }], objective: { text: 'x + 2y', sense: 'greatest' } }
+    expect(solved(plan)).toMatchObject({ multipliers: { A: null, B: null, C: -1, D: 0 }, reduced: { x: -1, y: 0 } })
+  })
   it('what cannot hold together is named, and nothing else', () => {
     const constraints = [...lanterns.constraints, { id: 'F', text: 'x + y >= 200' }]
     const { conflict } = solved({ ...lanterns, constraints })

@@ -140,7 +140,8 @@ class PlanSolver {
     const reduced: Record<string, number | null> = {}
     const several = this.relations.map((r) => r.coefficients.filter((a) => !isZero(a)).length > 1)
     this.plan.variables.forEach((v, j) => {
-      const sum = this.relations.reduce<Rational | null>((s, r, i) => (s === null || !several[i] || isZero(r.coefficients[j]!) ? s : all[i] === null ? null : s.sub(all[i]!.mul(r.coefficients[j]!))), this.up[j]!)
+      // What the constraints of several variables leave of the coefficient is just what the bounds of the variable itself take up; those are fewer, and more often unique.
+      const sum = this.relations.reduce<Rational | null>((s, r, i) => (s === null || several[i] || isZero(r.coefficients[j]!) ? s : all[i] === null ? null : s.add(all[i]!.mul(r.coefficients[j]!))), ZERO)
       reduced[v.name] = sum && toDouble(turned(sum))
     })
     return { multipliers, ranges, stays, reduced }

@@ -1,4 +1,4 @@
-import { ONE, ZERO, ceiling, floorOf, isInteger, isZero, ratio, type Rational } from '../numeric'
+import { ONE, ZERO, ceiling, denominator, floorOf, isInteger, isZero, numerator, ratio, type Rational } from '../numeric'
 import { maximise } from './exactSimplex'
 import type { Relation } from './linear'
 
@@ -16,7 +16,9 @@ const MOST_TIES = 200
 /**
  * Greatest value with some variables whole, proven: branch and bound on exact relaxations. Equally good points are listed for two variables.
  */
-export function maximiseWhole(c: readonly Rational[], relations: readonly Relation[], whole: readonly boolean[]): WholeResult {
+export function maximiseWhole(c: readonly Rational[], given: readonly Relation[], whole: readonly boolean[]): WholeResult {
+  const relations: Relation[] = []
+  for (const r of given) { const t = tightened(r, whole); if (!t) return { status: 'infeasible' }; relations.push(t) }
   const root = maximise(c, relations)
   if (root.status !== 'optimal') return { status: root.status }
   if (c.length === 2 && whole.every(Boolean)) { const all = byColumns(c, relations); if (all) return all }
@@ -41,6 +43,25 @@ export function maximiseWhole(c: readonly Rational[], relations: readonly Relati
   if (!best) return { status: 'infeasible' }
   return { status: 'optimal', ...best, ties: null }
 }
+
+/**
+ * A relation among whole variables only, with its bound moved to the next value its left side can have: x − y ≤ 1/2 says x − y ≤ 0. Without that a region
+ * that goes on for ever could be cut for ever.
+ * @returns null for an equality that no whole values can keep
+ */
+function tightened(r: Relation, whole: readonly boolean[]): Relation | null {
+  if (r.coefficients.some((a, j) => !isZero(a) && !whole[j])) return r
+  const used = r.coefficients.filter((a) => !isZero(a))
+  if (used.length === 0) return r
+  const common = used.reduce((l, a) => (l / gcd(l, denominator(a))) * denominator(a), 1n)
+  const factor = used.reduce((g, a) => gcd(g, abs(numerator(a.mul(ratio(common))))), 0n)
+  const scale = ratio(common, factor)
+  const bound = r.bound.mul(scale)
+  if (r.sense === '=' && !isInteger(bound)) return null
+  return { coefficients: r.coefficients.map((a) => a.mul(scale)), sense: r.sense, bound: r.sense === '<=' ? floorOf(bound) : r.sense === '>=' ? ceiling(bound) : bound }
+}
+const abs = (n: bigint): bigint => (n < 0n ? -n : n)
+function gcd(a: bigint, b: bigint): bigint { while (b !== 0n) [a, b] = [b, a % b]; return a }
 
 /**
  * Two whole variables: every whole value of the one with the shorter reach, and for each the stretch of the other; nothing is left out.

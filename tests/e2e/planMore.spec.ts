@@ -118,6 +118,9 @@ test('a plan of 30 variables is solved, tested, and read off in tables; two of t
   await dialog.getByRole('button', { name: 'Use this plan' }).click()
   await expect(page.getByText('tested: all kept, and its multipliers prove it')).toBeVisible({ timeout: 15_000 })
   await expect(answer(page)).toContainText(/^Make .* more that are not 0: |^Make x/)
+  // The two that weigh most are pictured at once; others can be chosen, or none.
+  await expect(page.getByRole('application', { name: /^Region of x27 and x29/ })).toBeVisible()
+  await page.getByRole('button', { name: 'No slice' }).click()
   await page.getByRole('button', { name: 'Picture two of the variables as a slice' }).click()
   await page.getByLabel('Variable across').selectOption('x29')
   await page.getByLabel('Variable upwards').selectOption('x28')

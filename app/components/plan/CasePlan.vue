@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { formatNumber, formatQuantity } from '#core/explain'
 import type { LimitPhrase } from '#core/story'
+import { trackOf } from '#core/desk'
 import { roundStep } from '#core/graph'
 import { buildModel, type CaseFile, type Plan } from '#core/model'
 import { readConstraint, readForm } from '#core/plan'
@@ -93,6 +94,9 @@ const checkUnit = (text: string): string | null => { if (text.trim() === '') ret
 // ---- givens that the plan uses are varied here too
 const used = computed(() => { const words = new Set([...(plan.value?.constraints ?? []).map((c) => c.text), plan.value?.objective?.text ?? ''].flatMap((t) => t.match(WORDS) ?? ([] as string[]))); return (props.document.givens ?? []).filter((g) => words.has(g.name)) })
 const givenText = (g: { value: number; unit?: string | undefined }) => formatQuantity(g.value, g.unit ? parseUnit(g.unit).unit : null, 12)
+function vary(name: string): void {
+  store.change(`vary ${name}`, (d) => { const g = d.givens!.find((r) => r.name === name)!; if (g.vary) delete g.vary; else g.vary = trackOf(g.value) })
+}
 function slide(name: string, value: number | number[]): void { if (typeof value === 'number') store.change(`vary ${name}`, (d) => { d.givens!.find((g) => g.name === name)!.value = value }, `slide:${name}`) }
 const stepOf = (g: { vary?: { from: number; to: number } | undefined }) => roundStep(g.vary!.to - g.vary!.from, 200)
 async function copyConstraints(): Promise<void> {
@@ -134,6 +138,14 @@ function firstPair(): [number, number] {
   const order = variables.value.map((_, j) => j).sort((a, b) => Math.abs(at[b] ?? 0) - Math.abs(at[a] ?? 0))
   return [Math.min(order[0]!, order[1]!), Math.max(order[0]!, order[1]!)]
 }
+/** Of more than two variables the weightiest two are pictured at once; whoever wants no slice has none. */
+const noSlice = ref(false)
+watch(() => [variables.value.length, result.value?.best.length] as const, ([count, found]) => {
+  if (count <= 2) pair.value = null
+  else if (found && pair.value === null && !noSlice.value) pair.value = firstPair()
+  else if (pair.value && pair.value.some((j) => j >= count)) pair.value = null
+})
+function endSlice(): void { noSlice.value = true; pair.value = null }
 function pickPair(k: 0 | 1, name: string): void {
   const j = variables.value.indexOf(name)
   const [a, b] = pair.value ?? [0, 1]
@@ -194,14 +206,14 @@ const spoken = computed(() => (progress.value ? `${progress.value.best === null 
       </template>
       <template v-if="used.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Givens</h2></div>
-        <ul><li v-for="g in used" :key="g.name" class="given"><i>{{ g.name }}</i><span class="quiet">{{ g.label ?? '' }}</span><b>{{ givenText(g) }}</b><Slider v-if="g.vary" class="track" :model-value="g.value" :min="g.vary.from" :max="g.vary.to" :step="stepOf(g)" :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }" @update:model-value="slide(g.name, $event)" /></li></ul>
+        <ul><li v-for="g in used" :key="g.name" class="given"><i>{{ g.name }}</i><span class="quiet">{{ g.label ?? '' }}</span><b>{{ givenText(g) }} <button type="button" class="word-button kind" :aria-label="g.vary ? `Stop varying ${g.name}` : `Vary ${g.name}`" @click="vary(g.name)">{{ g.vary ? 'fix' : 'vary' }}</button></b><Slider v-if="g.vary" class="track" :model-value="g.value" :min="g.vary.from" :max="g.vary.to" :step="stepOf(g)" :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }" @update:model-value="slide(g.name, $event)" /></li></ul>
       </template>
     </section>
     <section class="panel middle" aria-labelledby="region-title">
       <div class="panel-head"><h2 id="region-title" class="panel-title">{{ pair && slice ? 'Slice' : 'Region' }} <span v-if="drawn" class="caption">{{ pair && slice ? 'all other variables at their best values' : drawn.result.status === 'infeasible' ? 'no point keeps all constraints' : 'every point here keeps all constraints' }}</span></h2><span v-if="drawn" class="tools"><button type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">{{ ruledOut ? 'Shade what is allowed' : 'Shade what is ruled out' }}</button><button type="button" class="word-button" @click="pictureDialog = true">Picture file</button></span></div>
       <p v-if="variables.length > 2 && result && result.best.length > 0" class="pick">
         <button v-if="!pair" type="button" class="word-button" @click="pair = firstPair()">Picture two of the variables as a slice</button>
-        <template v-else><select aria-label="Variable across" :value="variables[pair[0]]" @change="pickPair(0, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> across, <select aria-label="Variable upwards" :value="variables[pair[1]]" @change="pickPair(1, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> upwards <button type="button" class="word-button" @click="pair = null">No slice</button></template>
+        <template v-else><select aria-label="Variable across" :value="variables[pair[0]]" @change="pickPair(0, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> across, <select aria-label="Variable upwards" :value="variables[pair[1]]" @change="pickPair(1, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> upwards <button type="button" class="word-button" @click="endSlice">No slice</button></template>
       </p>
       <PlanRegion v-if="drawn" ref="region" :plan="drawn.plan" :result="drawn.result" :picture="drawn.picture" :colours="colours" :pointed="pointed" :ruled-out="ruledOut"><template #left="{ at }"><span v-if="valueAt(at)">{{ valueAt(at) }}</span><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }">{{ l.id }}: {{ l.text }}</span></template></PlanRegion>
       <p v-else-if="plan && plan.variables.length > 2" class="quiet nothing">With {{ plan.variables.length }} variables the finding stands at the right.</p>
