@@ -158,6 +158,12 @@ describe('files', () => {
     expect(summary(exact(again))).toEqual(summary(exact(plan)))
     expect(summary(compiled(again))[1]).toBeCloseTo(exact(plan).best[0]!.value!, 8)
   })
+  it('any plan comes back from its file with the same status and best value', () => fc.assert(fc.property(twoVariables(false), fc.constantFrom('lp' as const, 'mps' as const), (plan, format) => {
+    const { program: back } = readProgram(highs, programFile(highs, program(plan), format), format, new Set())
+    const [before, after] = [exact(plan), exact(planOfProgram(back))]
+    // A variable that no row and no objective names is left out of a file; nothing else may change.
+    if (before.status === 'optimal' || before.status === 'tied') { expect(['optimal', 'tied', null]).toContain(after.status); if (after.status !== null) expect(close(after.best[0]!.value!, before.best[0]!.value!)).toBe(true) } else expect(after.status === before.status || after.status === null).toBe(true)
+  }), { numRuns: 150 }))
   it('names that are not ours are changed and told', () => {
     const { program: p, notes } = readProgram(highs, 'Maximize\n obj: 2 make#1 + 3 F\nSubject To\n c1: make#1 + F <= 4\nBounds\n F <= 3\nEnd\n', 'lp', new Set(['F']))
     expect(p.variables.map((v) => v.name)).toEqual(['make_1', 'F_2'])

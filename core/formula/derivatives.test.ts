@@ -1,5 +1,6 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { compileNumber, differentiate, expressionText, polynomialText, resolve, type Expression } from './index'
+import { compileNumber, differentiate, expressionLatex, expressionText, polynomialText, resolve, type Expression } from './index'
 import { poly, ratio, rationalOfDecimal } from '../numeric'
 
 const names = { variable: 'x', givens: new Map(), functions: new Map(), variables: new Set<string>() }
@@ -74,6 +75,9 @@ describe('expressions written out', () => {
     ['ln(x)/ln(1.034)', 'ln(x)/ln(1.034)'],
     ['pi x', 'pi x'],
     ['1/3', '1/3'],
+    ['1500*1.034^x', '1500*1.034^x'],
+    ['x*2^x', 'x*2^x'],
+    ['3 (x*2)^2', '3 (x*2)^2'],
   ]
   for (const [text, wanted] of cases) it(text, () => expect(expressionText(read(text), 'x')).toBe(wanted))
   it('reads back to the same values', () => {
@@ -83,6 +87,37 @@ describe('expressions written out', () => {
       for (const x of [0.3, 1.7, 4]) expect(again(x)).toBeCloseTo(first(x), 12)
     }
   })
+})
+
+describe('any expression written out', () => {
+  const { expression: text } = fc.letrec<{ expression: string; atom: string }>((tie) => ({
+    atom: fc.oneof(fc.constant('x'), fc.integer({ min: 0, max: 12 }).map(String), fc.integer({ min: 1, max: 999 }).map((n) => String(n / 100)), fc.constantFrom('pi', 'e', '1/3')),
+    expression: fc.oneof({ depthSize: 'medium', withCrossShrink: true }, tie('atom'),
+      fc.tuple(tie('expression'), fc.constantFrom('+', '-', '*', '/'), tie('expression')).map(([a, op, b]) => `(${a}) ${op} (${b})`),
+      fc.tuple(tie('expression'), fc.integer({ min: 2, max: 4 })).map(([a, n]) => `(${a})^${n}`), fc.tuple(fc.integer({ min: 2, max: 9 }), tie('expression')).map(([b, n]) => `${b}^(${n})`),
+      fc.tuple(fc.constantFrom('sqrt', 'ln', 'exp', 'sin', 'abs', 'cbrt'), tie('expression')).map(([f, a]) => `${f}(${a})`), tie('expression').map((a) => `-(${a})`)),
+  }))
+  /** Constants without a value, as in sqrt(-2), are refused when they are read; such texts are left out. */
+  const accepted = text.filter((t) => resolve(t, names).expression !== null)
+  const same = (a: number, b: number) => (Number.isNaN(a) && Number.isNaN(b)) || a === b || Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b)) || Math.abs(a) > 1e12
+  it('reads back as what it was, at every input', () => fc.assert(fc.property(accepted, (t) => {
+    const e = read(t)
+    const written = expressionText(e, 'x')
+    const [first, again] = [compileNumber(e, none), compileNumber(read(written), none)]
+    for (const x of [0.4, 1.3, 2.7, -1.6]) expect(same(first(x), again(x)), `${t} written ${written} at ${x}: ${first(x)} and ${again(x)}`).toBe(true)
+  }), { numRuns: 600 }))
+  // The slope of abs is a sign, which people do not write.
+  it('its slope written out reads back as the slope', () => fc.assert(fc.property(accepted.filter((t) => !t.includes('abs')), (t) => {
+    const slope = differentiate(read(t))
+    const [first, again] = [compileNumber(slope, none), compileNumber(read(expressionText(slope, 'x')), none)]
+    for (const x of [0.4, 1.3, 2.7]) expect(same(first(x), again(x)) || !Number.isFinite(first(x)), `${t} at ${x}`).toBe(true)
+  }), { numRuns: 300 }))
+  it('brackets of its LaTeX close', () => fc.assert(fc.property(accepted, (t) => {
+    const tex = expressionLatex(read(t), 'x')
+    let depth = 0
+    for (const c of tex.replaceAll(/\\[{}]/g, '')) { if (c === '{') depth++; else if (c === '}') depth--; expect(depth).toBeGreaterThanOrEqual(0) }
+    expect(depth).toBe(0)
+  }), { numRuns: 200 }))
 })
 
 describe('polynomials written out', () => {

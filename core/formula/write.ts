@@ -93,9 +93,13 @@ function write(e: Expression, name: string, wanted: number, tex: boolean): strin
     case 'add': return wrap(`${w(e.a, SUM)} + ${w(e.b, SUM)}`, SUM)
     case 'subtract': return wrap(`${w(e.a, SUM)} - ${w(e.b, PRODUCT)}`, SUM)
     case 'negate': return wrap(`-${w(e.a, PRODUCT)}`, SUM)
-    case 'multiply':
+    case 'multiply': {
       if (isPi(e.b) && e.a.kind === 'number' && e.a.exact) return wrap(ofPi(e.a.exact, tex), PRODUCT)
-      return wrap(`${w(e.a, PRODUCT)}${tex ? (e.b.kind === 'number' ? ' \\cdot ' : '\\,') : e.b.kind === 'number' ? '*' : ' '}${w(e.b, PRODUCT + 0.5)}`, PRODUCT)
+      const right = w(e.b, PRODUCT + 0.5)
+      // A number at the start of the second factor needs its sign: 1500 1.034^x would be read as two numbers.
+      const numeric = /^[\d.]/.test(right)
+      return wrap(`${w(e.a, PRODUCT)}${tex ? (numeric ? ' \\cdot ' : '\\,') : numeric ? '*' : ' '}${right}`, PRODUCT)
+    }
     case 'divide': return tex ? wrap(`\\frac{${w(e.a, 0)}}{${w(e.b, 0)}}`, POWER - 0.5) : wrap(`${w(e.a, PRODUCT)}/${w(e.b, POWER)}`, PRODUCT)
     case 'power': return tex ? wrap(`${w(e.a, ATOM)}^{${w(e.b, 0)}}`, POWER) : wrap(`${w(e.a, ATOM)}^${w(e.b, ATOM)}`, POWER)
     case 'apply':

@@ -42,7 +42,8 @@ export function sampleCurve(f: NumberFunction, enclose: EnclosureFunction, from:
       between(xm, ym, x1, y1, depth + 1)
       return
     }
-    if (Math.abs(y1 - y0) > height * 0.2 && jumps(enclose, x0, x1)) end()
+    // What still rises at the narrowest may be a jump, however low; a wide step is looked at anyway.
+    if ((Math.abs(y1 - y0) > height * 0.2 || (depth >= MAX_HALVINGS && Math.abs(y1 - y0) > fine)) && jumps(enclose, x0, x1)) end()
     put(x1, y1)
   }
   /** Follows the curve up to the last place that has a value. */

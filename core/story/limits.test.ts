@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { buildModel, type CaseFile, type Plan } from '../model'
+import { readConstraint } from '../plan'
 import { limitPhrases } from '.'
 
 const { names } = buildModel({ format: 'pasear-case', version: 1, title: 'T' })
@@ -42,6 +44,17 @@ describe('limits in the words of a story', () => {
     const demo = JSON.parse(readFileSync('demo/two-lanterns.pasear.json', 'utf8')) as CaseFile
     expect(read(demo.story!.text, demo.plan!)).toEqual([])
     expect(read(demo.story!.text, { ...demo.plan!, constraints: [] })).toHaveLength(3)
+  })
+  it('whatever the story, nothing throws, and every constraint offered can be read and points at its words', () => {
+    const word = fc.constantFrom('at least', 'at most', 'exactly', 'between', 'and', 'twice as many', 'as', 'sky lanterns', 'river lanterns', 'sheets', 'of paper', 'takes', 'a', '12', '1,200', '3.5', 'ten', '$4', 'no more than', '.', ',', 'A river lantern', 'each', '%', 'are ordered')
+    fc.assert(fc.property(fc.array(word, { maxLength: 24 }), (list) => {
+      const text = list.join(' ')
+      for (const p of limitPhrases(text, lanterns, names)) {
+        expect(p.constraint === null).toBe(p.begin !== null)
+        if (p.constraint !== null) expect(readConstraint(p.constraint, ['x', 'y'], names).ok, `${p.constraint} from ${text}`).toBe(true)
+        expect(text.slice(p.start, p.end).length).toBeGreaterThan(0)
+      }
+    }), { numRuns: 600 })
   })
   it('places are places in the story', () => {
     const text = 'First this. At least 20 sky lanterns.'
