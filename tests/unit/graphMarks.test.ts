@@ -39,6 +39,21 @@ describe.each(cases.map((c) => [c.title, c] as const))('the drawing of %s', (_, 
   it('panes share one axis to the pixel', () => expect(new Set(rects.map((r) => `${r.left} ${r.width}`)).size).toBe(1))
 })
 
+describe.each([[860, 330], [560, 300], [380, 280], [1280, 420]])('labels on a surface of %i × %i', (width, height) => {
+  it.each(cases.map((c) => [c.title, c] as const))('%s: no label lies on another, on an answer or over the edge', (_, source) => {
+    const p = picture(analyse(source))!
+    const { marks } = graphMarks(p, width, height, LOOK, null)
+    const boxes = marks.flatMap((m) => (m.kind === 'text' && m.id.startsWith('label:') ? [{ id: m.id, w: m.text.length * 6.2 + 4, m }] : [])).map(({ id, w, m }) => { const x0 = m.align === 'left' ? m.x : m.align === 'right' ? m.x - w : m.x - w / 2; return { id, x0, x1: x0 + w, y0: m.y - 7.5, y1: m.y + 7.5 } })
+    boxes.forEach((a, i) => { for (const b of boxes.slice(i + 1)) expect(a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1, `${a.id} on ${b.id}`).toBe(false) })
+    for (const b of boxes) expect([b.x0 >= 0, b.x1 <= width, b.y0 >= 0, b.y1 <= height], b.id).toEqual([true, true, true, true])
+    const rings = marks.filter((m) => m.kind === 'dot' && m.style.stroke === 'amber')
+    for (const r of rings) if (r.kind === 'dot') for (const b of boxes) expect(r.x > b.x0 && r.x < b.x1 && r.y > b.y0 && r.y < b.y1, `${b.id} over an answer`).toBe(false)
+    // Names at the ends of the curves keep apart within a pane.
+    const names = marks.filter((m) => m.kind === 'text' && m.id.startsWith('name:')).map((m) => (m.kind === 'text' ? { y: m.y, pane: p.curves.find((c) => `name:${c.name}` === m.id)!.pane } : { y: 0, pane: 0 }))
+    names.forEach((a, i) => { for (const b of names.slice(i + 1)) if (a.pane === b.pane) expect(Math.abs(a.y - b.y)).toBeGreaterThan(14) })
+  })
+})
+
 describe('the trail on the drawing', () => {
   it('what is off the trail fades, what is on it stays', () => {
     const { analysis } = of(stall)
