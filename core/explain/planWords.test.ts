@@ -16,6 +16,8 @@ describe('a plan in words', () => {
     // 21 l + 16 s with 8 l + 5 s ≥ 34 and 3 l + 2 s ≤ 13: the corner (4.25, 0) rounds to (5, 0), which lamps forbid; by hand (3, 2) costs 95.
     const boats: Plan = { variables: [{ name: 'l', whole: true }, { name: 's', whole: true }], objective: { text: '21l + 16s', sense: 'least', unit: '$' }, constraints: [{ id: 'A', text: '8l + 5s >= 34' }, { id: 'B', text: '3l + 2s <= 13' }, { id: 'C', text: 'l >= 0' }, { id: 'D', text: 's >= 0' }] }
     expect(say(boats).says).toBe('Make l = 3 and s = 2: $95.')
+    // Three long boats and two short ones seat 34 and need 13 lamps: just what there is.
+    expect(say(boats).more[1]).toBe('Nothing is left of A and B.')
     expect(say(boats).more[0]).toBe('Not in whole numbers, l = 4.25 and s = 0 would give $89.25; rounding that is not the best.')
   })
   it('a tied edge, an unbounded objective, a conflict, no objective', () => {
@@ -65,6 +67,10 @@ describe('what one more is worth, and how firm the plan is, in sentences', () =>
     const mix: Plan = { variables: [{ name: 'n' }, { name: 'f' }], objective: { text: '1.1n + 0.8f', sense: 'least', unit: '$' }, constraints: [{ id: 'A', text: '15n + 2f >= 90', label: 'fat' }, { id: 'B', text: '3n + 12f >= 60', label: 'sugar' }, { id: 'D', text: 'n >= 0' }, { id: 'E', text: 'f >= 0' }] }
     // 1.1 = 15a + 3b, 0.8 = 2a + 12b: b = (0.8 − 2a)/12, 1.1 = 14.5 a + 0.2: a = 0.0620690, b = 0.0563218
     expect(worth(mix)).toEqual(['One more of fat adds $0.062069, for a right-hand side from 10 to 300.', 'One more of sugar adds $0.0563218, for a right-hand side from 18 to 540.'])
+  })
+  it('one of a kind is said in the singular', () => {
+    const one = (label: string): Plan => ({ variables: [{ name: 'x', label }, { name: 'y', label: 'bridges' }], objective: { text: 'x + y', sense: 'greatest' }, constraints: [{ id: 'A', text: 'x = 1' }, { id: 'B', text: 'y = 2' }] })
+    expect([say(one('rafts')).says, say(one('river lanterns')).says, say(one('portions of nuts')).says]).toEqual(['Make 1 raft and 2 bridges: 3.', 'Make 1 river lantern and 2 bridges: 3.', 'Make 1 portion of nuts and 2 bridges: 3.'])
   })
   it('many variables: those that are not 0 come first, the rest are counted', () => {
     const variables = Array.from({ length: 12 }, (_, i) => ({ name: `x${i}` }))

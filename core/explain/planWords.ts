@@ -1,6 +1,6 @@
 import type { Plan } from '../model'
 import type { PlanPoint, PlanResult } from '../plan'
-import { parseUnit, type Unit } from '../units'
+import { parseUnit, singular, type Unit } from '../units'
 import { formatNumber, formatQuantity } from './quantity'
 import { list } from './sentence'
 
@@ -13,7 +13,7 @@ export function isPlainSign(plan: Plan, id: string): boolean { const c = plan.co
 export function planWords(plan: Plan, r: PlanResult): PlanWords {
   const unit: Unit | null = plan.objective?.unit ? parseUnit(plan.objective.unit).unit : null
   const value = (v: number | null) => (v === null ? '' : formatQuantity(v, unit))
-  const amounts = (p: PlanPoint) => list(shown(plan, p).map((i) => { const v = plan.variables[i]!; return (v.label ? `${p.at[i] === 0 ? 'no' : formatNumber(p.at[i]!)} ${v.label}` : `${v.name} = ${v.unit ? formatQuantity(p.at[i]!, parseUnit(v.unit).unit) : formatNumber(p.at[i]!)}`) }).concat(left(plan, p)), 'and')
+  const amounts = (p: PlanPoint) => list(shown(plan, p).map((i) => { const v = plan.variables[i]!; return (v.label ? `${p.at[i] === 0 ? 'no' : formatNumber(p.at[i]!)} ${p.at[i] === 1 ? oneOf(v.label) : v.label}` : `${v.name} = ${v.unit ? formatQuantity(p.at[i]!, parseUnit(v.unit).unit) : formatNumber(p.at[i]!)}`) }).concat(left(plan, p)), 'and')
   const label = (id: string) => plan.constraints.find((c) => c.id === id)?.label ?? id
   const sense = plan.objective?.sense ?? 'greatest'
   const more: string[] = []
@@ -28,9 +28,10 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
   if (moved) more.push(`Not in whole numbers, ${amounts(r.best[0]!)} would give ${value(r.best[0]!.value)}; rounding that is not the best.`)
   if (r.wholeTies) more.push(`${r.wholeTies.length} whole points are equally good.`)
   // That a variable is not negative is no supply that could run out.
-  const out = r.binding.filter((id) => r.multipliers[id] !== 0 && !isPlainSign(plan, id))
+  const rooms = moved && r.wholeSlack ? r.wholeSlack : null
+  const out = rooms ? Object.entries(rooms).flatMap(([id, room]) => (room === 0 && !isPlainSign(plan, id) ? [id] : [])) : r.binding.filter((id) => r.multipliers[id] !== 0 && !isPlainSign(plan, id))
   if (out.length > 0 && out.length <= 12) more.push(`Nothing is left of ${list(out.map(label), 'and')}.`)
-  const spare = Object.entries(r.slack).filter(([id]) => plan.constraints.find((c) => c.id === id)?.label)
+  const spare = Object.entries(rooms ?? r.slack).filter(([, room]) => room !== 0).filter(([id]) => plan.constraints.find((c) => c.id === id)?.label)
   if (spare.length > 0 && spare.length <= 8) more.push(`${spare.map(([id, s]) => `${label(id)}: ${formatNumber(s)} to spare`).join('; ')}.`)
   if (r.regionBounded === false) more.push(`The region goes on without end along ${list(r.directions.slice(0, 3).map((d) => `(${d.map((v) => formatNumber(v)).join(', ')})`), 'and')}; the best value is reached all the same.`)
   more.push(...r.notes)
@@ -42,6 +43,11 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
   return { says, more, chips }
 }
 
+/** One of what a label counts: `river lanterns` is a river lantern, `portions of nuts` a portion of nuts. */
+function oneOf(label: string): string {
+  const [, head, rest = ''] = /^(.*?)(\sof\s.*)?$/u.exec(label)!
+  return head!.replace(/\p{L}+$/u, (word) => singular(word)) + rest
+}
 /** A direction in words: the point of a plane, or of many variables those that move. */
 function way(plan: Plan, ray: readonly number[]): string {
   const least = Math.min(...ray.filter((v) => v !== 0).map(Math.abs))

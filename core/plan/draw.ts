@@ -48,12 +48,17 @@ function frameOf(result: PlanResult, relations: readonly { a: number; b: number;
   const meets = relations.flatMap((r): number[][] => [...(r.a !== 0 ? [[r.c / r.a, 0]] : []), ...(r.b !== 0 ? [[0, r.c / r.b]] : [])]).filter((p) => p.every((v) => Number.isFinite(v) && Math.abs(v) <= (own.length > 0 ? 1.6 * reach : Infinity)))
   const all: (readonly number[])[] = [...own, ...near, ...meets]
   const ends = (k: 0 | 1): [number, number] => {
-    const v = all.map((p) => p[k]!)
+    const [down, up] = [result.directions.some((d) => d[k]! < 0), result.directions.some((d) => d[k]! > 0)]
+    // Crossings below 0 say nothing of a region that never goes there.
+    const above = own.length > 0 && own.every((p) => p[k]! >= 0) && !down
+    const v = all.map((p) => p[k]!).filter((x) => !above || x >= 0)
     let [lo, hi] = v.length > 0 ? [Math.min(...v), Math.max(...v)] : [0, 10]
     if (lo > 0 && lo < hi * 0.6) lo = 0
-    if (!(hi > lo)) { lo -= 1; hi += 1 }
-    const room = (hi - lo) * (result.regionBounded === false ? 0.35 : 0.1)
-    return [lo < 0 || result.directions.some((d) => d[k]! < 0) ? lo - room : lo, hi + room]
+    if (!(hi > lo)) { if (!above) lo -= 1; hi += 1 }
+    // Where the region goes on for ever it gets as much room again as its corners take.
+    const room = (hi - lo) * 0.1
+    const grown = Math.max((hi - lo) * 0.35, reach * 0.8)
+    return [down ? lo - grown : lo < 0 ? lo - room : lo, hi + (up ? grown : room)]
   }
   const [[x0, x1], [y0, y1]] = [ends(0), ends(1)]
   return { x0, x1, y0, y1 }

@@ -53,7 +53,7 @@ const snapped = (at: readonly number[]): number[] => at.map((v) => { const r = M
 /** The result of a plan that was worked out by a compiled solver. Every claim is tested here against the program itself. */
 export function compiledResult(plan: Plan, p: Program, a: CompiledAnswer): PlanResult {
   const none: PlanResult = {
-    status: null, corners: [], outside: [], regionBounded: null, directions: [], best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, stays: {}, reduced: {}, ray: null, conflict: [], notes: [],
+    status: null, corners: [], outside: [], regionBounded: null, directions: [], best: [], whole: null, wholeTies: null, binding: [], slack: {}, wholeSlack: null, multipliers: {}, ranges: {}, stays: {}, reduced: {}, ray: null, conflict: [], notes: [],
     secondWay: null, compiled: true, gap: null,
   }
   if (a.status === 'infeasible') return { ...none, status: 'infeasible', conflict: [...new Set(a.conflict.map((i) => p.rows[i]!.id))] }
@@ -98,5 +98,7 @@ export function compiledResult(plan: Plan, p: Program, a: CompiledAnswer): PlanR
   const whole = a.whole.at.map((v, j) => (plan.variables[j]!.whole ? Math.round(v) + 0 : Number(v.toPrecision(14))))
   if (worstBreak(p, whole) > TIGHT) notes.push('The whole point breaks a constraint by more than rounding explains; do not rely on it.')
   const gap = a.whole.proven ? null : Math.abs(a.whole.bound - valueAt(p, whole)) / Math.max(1e-9, Math.abs(valueAt(p, whole)))
-  return { ...result, whole: point(whole), gap, notes }
+  const wholeSlack: Record<string, number> = {}
+  for (const r of p.rows) { const { value, scale } = rowAt(r.entries, whole); const room = Math.min(value - r.lower, r.upper - value); wholeSlack[r.id] = Math.min(wholeSlack[r.id] ?? Infinity, room <= TIGHT * scale ? 0 : Number(room.toPrecision(12))) }
+  return { ...result, whole: point(whole), wholeSlack, gap, notes }
 }

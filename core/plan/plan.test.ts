@@ -95,6 +95,11 @@ describe('plans', () => {
     // Fractions: x/3 − y/2 ≤ 1/5, times 6: 2x − 3y ≤ 6/5, so at most 1.
     expect(solved(free(['x/3 - y/2 <= 1/5', 'x >= 0', 'y >= 0'], '2x - 3y')).whole).toMatchObject({ value: 1 })
   })
+  it('at a whole point that is no corner, what is left is that of the point', () => {
+    // 3·2 + 2·3 = 12 of 12.5, 2 + 3·3 = 11 of 11
+    const plan: Plan = { variables: [{ name: 'x', whole: true }, { name: 'y', whole: true }], constraints: [{ id: 'A', text: '3x + 2y <= 12.5' }, { id: 'B', text: 'x + 3y <= 11' }, { id: 'C', text: 'x >= 0' }, { id: 'D', text: 'y >= 0' }], objective: { text: '5x + 6y', sense: 'greatest' } }
+    expect(solved(plan)).toMatchObject({ whole: { at: [2, 3], value: 28 }, wholeSlack: { A: 0.5, B: 0, C: 2, D: 3 }, binding: ['A', 'B'] })
+  })
   it('a reduced cost is told even where two like constraints share their worth', () => {
     // At (0, 4): x would bring 1 but takes 2 of what y brings.
     const plan: Plan = { variables: [{ name: 'x' }, { name: 'y' }], constraints: [{ id: 'A', text: 'x + y <= 4' }, { id: 'B', text: '2x + 2y <= 8' }, { id: 'C', text: 'x >= 0' }, { id: 'D', text: 'y >= 0' }], objective: { text: 'x + 2y', sense: 'greatest' } }

@@ -25,6 +25,8 @@ export interface PlanResult {
   readonly wholeTies: readonly PlanPoint[] | null
   readonly binding: readonly string[]
   readonly slack: Readonly<Record<string, number>>
+  /** what every constraint leaves at the best whole point (0: nothing); null where none is asked for or found */
+  readonly wholeSlack: Readonly<Record<string, number>> | null
   readonly multipliers: Readonly<Record<string, number | null>>
   /** right-hand sides between which a multiplier holds; null ends are open */
   readonly ranges: Readonly<Record<string, readonly [number | null, number | null]>>
@@ -81,7 +83,7 @@ class PlanSolver {
     const corners = (region?.corners ?? []).map((k): PlanCorner => ({ ...this.point(k.at), on: [...new Set(k.on.map((i) => this.relations[i]!.id))] }))
     const none: PlanResult = {
       status: null, corners, outside: (region?.outside ?? []).slice(0, 200), regionBounded: region ? region.bounded : null, directions: (region?.directions ?? []).map((d) => d.map(toDouble)),
-      best: [], whole: null, wholeTies: null, binding: [], slack: {}, multipliers: {}, ranges: {}, stays: {}, reduced: {}, ray: null, conflict: [], notes: [], secondWay: null, compiled: false, gap: null,
+      best: [], whole: null, wholeTies: null, binding: [], slack: {}, wholeSlack: null, multipliers: {}, ranges: {}, stays: {}, reduced: {}, ray: null, conflict: [], notes: [], secondWay: null, compiled: false, gap: null,
     }
     if (region?.empty) return { ...none, status: 'infeasible', conflict: this.conflict() }
     const first = this.first(region)
@@ -174,11 +176,16 @@ class PlanSolver {
     return this.n <= 12 && this.up.some((_, j) => [1, -1].some((s) => maximise(this.up.map((_v, k) => (k === j ? ratio(s) : ZERO)), [...this.relations, level]).status === 'unbounded'))
   }
 
-  private wholeBest(): Pick<PlanResult, 'whole' | 'wholeTies' | 'notes'> {
+  private roomsAt(at: readonly Rational[]): Record<string, number> {
+    const rooms: Record<string, number> = {}
+    for (const r of this.relations) { const room = toDouble(dot(r.coefficients, at).sub(r.bound).abs()); rooms[r.id] = Math.min(rooms[r.id] ?? Infinity, room) }
+    return rooms
+  }
+  private wholeBest(): Pick<PlanResult, 'whole' | 'wholeTies' | 'wholeSlack' | 'notes'> {
     const r = maximiseWhole(this.up, this.relations, this.plan.variables.map((v) => v.whole === true))
-    if (r.status === 'optimal') return { whole: this.point(r.at), wholeTies: r.ties && r.ties.length > 1 ? r.ties.map((p) => this.point(p)) : null, notes: [] }
+    if (r.status === 'optimal') return { whole: this.point(r.at), wholeSlack: this.roomsAt(r.at), wholeTies: r.ties && r.ties.length > 1 ? r.ties.map((p) => this.point(p)) : null, notes: [] }
     if (r.status === 'work') this.unsettled = true
-    return { whole: null, wholeTies: null, notes: [r.status === 'infeasible' ? 'No point with whole values keeps all constraints.' : 'The best whole point was not settled within the work allowed.'] }
+    return { whole: null, wholeTies: null, wholeSlack: null, notes: [r.status === 'infeasible' ? 'No point with whole values keeps all constraints.' : 'The best whole point was not settled within the work allowed.'] }
   }
 
   private shifted(r: Named, by: Rational): ReturnType<typeof maximise> { return maximise(this.up, this.relations.map((s) => (s === r ? { ...s, bound: s.bound.add(by) } : s))) }

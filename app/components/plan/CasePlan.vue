@@ -153,7 +153,7 @@ function pickPair(k: 0 | 1, name: string): void {
 }
 
 // ---- reading
-const spare = (id: string): string => { const r = result.value; if (!r || r.best.length === 0) return ''; return r.slack[id] === undefined ? 'nothing left' : `${formatNumber(r.slack[id])} to spare` }
+const spare = (id: string): string => { const r = result.value; if (!r || r.best.length === 0) return ''; if (r.wholeSlack) { const room = r.wholeSlack[id]; return room === undefined ? '' : room === 0 ? 'nothing left' : `${formatNumber(room)} to spare` } return r.slack[id] === undefined ? 'nothing left' : `${formatNumber(r.slack[id])} to spare` }
 /** What a point of the region leaves of every constraint, in the plan that is drawn. */
 function leftAt(at: readonly number[]): { id: string; text: string; broken: boolean }[] {
   const p = drawn.value?.plan

@@ -27,6 +27,8 @@ async function copy(rows: readonly (readonly string[])[], what: string): Promise
 }
 /** Of many variables those that are not 0 come first. */
 const inUse = computed(() => { const { at } = props.result.whole ?? props.result.best[0] ?? { at: [] }; const rows = props.plan.variables.map((v, j) => ({ v, value: at[j] ?? 0 })); return rows.length > 12 ? [...rows.filter((r) => r.value !== 0), ...rows.filter((r) => r.value === 0)] : rows })
+/** The best whole point is no corner. */
+const moved = computed(() => props.result.whole !== null && !props.result.best.some((b) => b.at.join() === props.result.whole!.at.join()))
 const copyCorners = () => copy([['where', ...variables.value, 'value'], ...props.result.corners.map((c) => [c.on.map(labelOf).join(' and '), ...c.exact, String(c.value ?? '')])], 'The corners are')
 const copyBest = () => copy([['variable', 'best', 'meaning'], ...props.plan.variables.map((v, j) => [v.name, String((props.result.whole ?? props.result.best[0]!).at[j]), v.label ?? ''])], 'The best values are')
 </script>
@@ -37,7 +39,7 @@ const copyBest = () => copy([['variable', 'best', 'meaning'], ...props.plan.vari
   <ul v-if="words.chips.length > 0" class="chips"><li v-for="(c, i) in words.chips" :key="i" :class="c.tone">{{ c.text }}</li></ul>
   <template v-if="result.corners.length > 0">
     <div class="panel-head second"><h2 class="panel-title">Corners <span class="caption">all {{ result.corners.length }}, tested</span></h2><button type="button" class="word-button" @click="copyCorners">Copy as CSV</button></div>
-    <table><thead><tr><th scope="col">where</th><th v-for="v in variables" :key="v" scope="col">{{ v }}</th><th v-if="plan.objective" scope="col">value</th></tr></thead><tbody><tr v-for="(c, i) in result.corners" :key="i" :class="{ best: result.best.some((b) => b.at.join() === c.at.join()) }"><th scope="row">{{ c.on.map(labelOf).join(', ') }}</th><td v-for="(v, j) in c.at" :key="j" :title="c.exact[j]">{{ formatNumber(v) }}</td><td v-if="plan.objective">{{ c.value === null ? '' : formatQuantity(c.value, unit) }}</td></tr></tbody></table>
+    <table><thead><tr><th scope="col">where</th><th v-for="v in variables" :key="v" scope="col">{{ v }}</th><th v-if="plan.objective" scope="col">value</th></tr></thead><tbody><tr v-for="(c, i) in result.corners" :key="i" :class="{ best: !moved && result.best.some((b) => b.at.join() === c.at.join()) }"><th scope="row">{{ c.on.map(labelOf).join(', ') }}</th><td v-for="(v, j) in c.at" :key="j" :title="c.exact[j]">{{ formatNumber(v) }}</td><td v-if="plan.objective">{{ c.value === null ? '' : formatQuantity(c.value, unit) }}</td></tr></tbody></table>
   </template>
   <template v-else-if="result.best.length > 0">
     <div class="panel-head second"><h2 class="panel-title">Best values</h2><button type="button" class="word-button" @click="copyBest">Copy as CSV</button></div>
@@ -47,7 +49,7 @@ const copyBest = () => copy([['variable', 'best', 'meaning'], ...props.plan.vari
     <div class="panel-head second"><h2 class="panel-title">One more of each</h2></div>
     <ul class="sentences"><li v-for="s in sentences" :key="s">{{ s }}</li></ul>
     <table><thead><tr><th scope="col">constraint</th><th scope="col">worth</th><th scope="col">holds for</th></tr></thead><tbody><tr v-for="[id, worth] in cut(multipliers)" :key="id"><th scope="row">{{ labelOf(id) }}</th><td>{{ worth === null ? 'not one number' : rateText(worth, unit) }}</td><td>{{ rangeText(result.ranges[id]) }}</td></tr></tbody></table>
-    <p v-if="result.whole && !result.best.some((b) => b.at.join() === result.whole!.at.join())" class="quiet">These worths are those of the plan without regard to whole values.</p>
+    <p v-if="moved" class="quiet">These worths are those of the plan without regard to whole values.</p>
   </template>
   <template v-if="coefficients.length > 0">
     <div class="panel-head second"><h2 class="panel-title">How firm the plan is</h2></div>

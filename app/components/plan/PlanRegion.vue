@@ -24,13 +24,17 @@ const X = (x: number) => LEFT + ((x - props.picture.frame.x0) / (props.picture.f
 const Y = (y: number) => TOP + inner.value.height - ((y - props.picture.frame.y0) / (props.picture.frame.y1 - props.picture.frame.y0)) * inner.value.height
 const polygon = computed(() => props.picture.region.map(([x, y]) => `${X(x)},${Y(y)}`).join(' '))
 const unit = computed(() => (props.plan.objective?.unit ? parseUnit(props.plan.objective.unit).unit : null))
-const bestKeys = computed(() => new Set(props.result.best.map((b) => b.at.join(','))))
+/** The answer: the best whole point where whole values are asked for, otherwise the best corners. */
+const wholeAnswer = computed(() => { const w = props.result.whole; return w && !props.result.best.some((b) => b.at.join(',') === w.at.join(',')) ? w : null })
+const bestKeys = computed(() => new Set(wholeAnswer.value ? [] : props.result.best.map((b) => b.at.join(','))))
+/** A region without area: a segment or a point. */
+const flat = computed(() => { const p = props.picture.region; const f = props.picture.frame; return p.length > 0 && Math.abs(p.reduce((s, [x, y], i) => { const [u, v] = p[(i + 1) % p.length]!; return s + x * v - u * y }, 0)) < 1e-7 * (f.x1 - f.x0) * (f.y1 - f.y0) })
 const cornerText = (c: PlanResult['corners'][number]) => `(${c.at.map((v) => formatNumber(v, 5)).join(', ')})${c.value === null ? '' : ` ${formatQuantity(c.value, unit.value, 6)}`}`
 const name = (k: 0 | 1) => { const v = props.plan.variables[k]!; return `${v.name}${v.label ? `, ${v.label}` : v.unit ? `, ${v.unit}` : ''}` }
 
 // ---- the objective's line: slid by hand and by key; it snaps to corners
 const level = ref<number | null>(null)
-const bestLevel = computed(() => (props.result.best[0]?.value ?? null))
+const bestLevel = computed(() => (props.result.whole ?? props.result.best[0])?.value ?? null)
 watch(() => props.result, () => { level.value = null })
 const shown = computed(() => level.value ?? bestLevel.value)
 const constant = computed(() => { const b = props.result.best[0] ?? props.result.corners[0]; const o = props.picture.objective; return b && o && b.value !== null ? b.value - o[0] * b.at[0]! - o[1] * b.at[1]! : 0 })
@@ -80,9 +84,11 @@ const LETTER = 6.6
 const labels = computed(() => {
   const taken: { x0: number; x1: number; y0: number; y1: number }[] = props.result.corners.map((c) => ({ x0: X(c.at[0]!) - 7, x1: X(c.at[0]!) + 7, y0: Y(c.at[1]!) - 7, y1: Y(c.at[1]!) + 7 }))
   // The best corners come first: their labels are the ones to be read.
-  const order = [...props.result.corners].sort((a, b) => Number(bestKeys.value.has(b.at.join(','))) - Number(bestKeys.value.has(a.at.join(','))))
+  const answer = wholeAnswer.value ? [{ ...wholeAnswer.value, on: [] }] : []
+  for (const a of answer) taken.push({ x0: X(a.at[0]!) - 7, x1: X(a.at[0]!) + 7, y0: Y(a.at[1]!) - 7, y1: Y(a.at[1]!) + 7 })
+  const order = [...answer, ...props.result.corners].sort((a, b) => Number(bestKeys.value.has(b.at.join(','))) - Number(bestKeys.value.has(a.at.join(','))))
   return order.flatMap((c) => {
-    const strong = bestKeys.value.has(c.at.join(','))
+    const strong = bestKeys.value.has(c.at.join(',')) || answer.includes(c as (typeof answer)[number])
     const text = cornerText(c)
     const wide = text.length * LETTER * (strong ? 1.16 : 1)
     const [px, py] = [X(c.at[0]!), Y(c.at[1]!)]
@@ -137,9 +143,9 @@ const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.r
       <g class="grid"><line v-for="t in xs.ticks" :key="`x${t}`" :x1="X(t)" :x2="X(t)" :y1="TOP" :y2="TOP + inner.height" /><line v-for="t in ys.ticks" :key="`y${t}`" :x1="LEFT" :x2="LEFT + inner.width" :y1="Y(t)" :y2="Y(t)" /></g>
       <g clip-path="url(#plan-frame)">
         <path v-if="ruledOut" class="out" fill-rule="evenodd" :d="`M${LEFT},${TOP}h${inner.width}v${inner.height}h${-inner.width}Z ${picture.region.length ? `M${polygon.split(' ').join('L')}Z` : ''}`" />
-        <polygon v-else-if="picture.region.length > 2" class="in" :points="polygon" />
-        <polyline v-else-if="picture.region.length > 0" class="thin" :points="polygon" />
-        <circle v-for="[x, y] in picture.lattice" :key="`${x} ${y}`" class="whole" :cx="X(x)" :cy="Y(y)" r="1.7" />
+        <polygon v-else-if="!flat" class="in" :points="polygon" />
+        <polyline v-else class="thin" :points="polygon" />
+        <circle v-for="[x, y] in picture.lattice" :key="`${x} ${y}`" class="whole" :cx="X(x)" :cy="Y(y)" :r="picture.lattice.length > 250 ? 1.7 : 2.8" />
         <circle v-for="p in result.outside" :key="p.join()" class="faint" :cx="X(p[0])" :cy="Y(p[1])" r="3" />
         <line v-for="(l, i) in picture.lines" :key="i" :x1="X(l.from[0])" :y1="Y(l.from[1])" :x2="X(l.to[0])" :y2="Y(l.to[1])" :stroke="`var(--curve-${colours[l.id] ?? 6})`" :stroke-width="pointed === l.id ? 3.4 : 2" :opacity="pointed && pointed !== l.id ? 0.3 : 1" />
         <line v-for="(e, i) in open" :key="`o${i}`" class="open" v-bind="e" />
@@ -150,6 +156,7 @@ const described = computed(() => `Region of ${name(0)} and ${name(1)}: ${props.r
       <g v-for="c in result.corners" :key="c.at.join()">
         <circle :cx="X(c.at[0]!)" :cy="Y(c.at[1]!)" :r="bestKeys.has(c.at.join(',')) ? 7 : 5" :class="bestKeys.has(c.at.join(',')) ? 'best' : 'corner'" />
       </g>
+      <circle v-if="wholeAnswer" class="best" :cx="X(wholeAnswer.at[0]!)" :cy="Y(wholeAnswer.at[1]!)" r="7" />
       <text v-for="(l, i) in labels" :key="`l${i}`" class="label" :class="{ strong: l.strong }" :x="l.x" :y="l.y" :text-anchor="l.anchor">{{ l.text }}</text>
       <g class="ticks"><text v-for="t in xs.ticks" :key="`tx${t}`" :x="X(t)" :y="TOP + inner.height + 16" text-anchor="middle">{{ formatNumber(t) }}</text><text v-for="t in ys.ticks" :key="`ty${t}`" :x="LEFT - 7" :y="Y(t) + 4" text-anchor="end">{{ formatNumber(t) }}</text>
         <text :x="LEFT + inner.width / 2" :y="size.height - 8" text-anchor="middle">{{ name(0) }}</text><text :x="6" :y="12">{{ name(1) }}</text></g>
