@@ -86,7 +86,7 @@ const labels = computed(() => {
   // The best corners come first: their labels are the ones to be read.
   const answer = wholeAnswer.value ? [{ ...wholeAnswer.value, on: [] }] : []
   for (const a of answer) taken.push({ x0: X(a.at[0]!) - 7, x1: X(a.at[0]!) + 7, y0: Y(a.at[1]!) - 7, y1: Y(a.at[1]!) + 7 })
-  const order = [...answer, ...props.result.corners].sort((a, b) => Number(bestKeys.value.has(b.at.join(','))) - Number(bestKeys.value.has(a.at.join(','))))
+  const order = [...answer, ...props.result.corners.filter((c) => c.at.join(',') !== wholeAnswer.value?.at.join(','))].sort((a, b) => Number(bestKeys.value.has(b.at.join(','))) - Number(bestKeys.value.has(a.at.join(','))))
   return order.flatMap((c) => {
     const strong = bestKeys.value.has(c.at.join(',')) || answer.includes(c as (typeof answer)[number])
     const text = cornerText(c)
