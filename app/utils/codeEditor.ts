@@ -33,6 +33,17 @@ export interface CodeEditor {
 const wrongEffect = StateEffect.define<{ from: number; to: number } | null>()
 const wrongMark = Decoration.mark({ class: 'cm-wrong', attributes: { 'aria-invalid': 'true' } })
 
+/** Times that Tab waits for offers that are just being renewed, and how long each time, in ms. */
+const [TAB_TRIES, TAB_WAIT] = [8, 25]
+/** Takes the offer that is chosen, or the first. While the offers are being renewed the key waits for them instead of leaving the line. */
+function takeOffer(view: EditorView, tries: number): boolean {
+  const status = completionStatus(view.state)
+  if (status === null) return false
+  if (status === 'active' && (selectedCompletion(view.state) ? acceptCompletion(view) : moveCompletionSelection(true)(view) && acceptCompletion(view))) return true
+  if (tries < TAB_TRIES) setTimeout(() => { if (view.hasFocus) takeOffer(view, tries + 1) }, TAB_WAIT)
+  return true
+}
+
 function takeLine(view: EditorView, setup: CodeSetup): boolean {
   closeCompletion(view)
   setup.onKey('Enter')
@@ -79,7 +90,7 @@ export function openCodeEditor(setup: CodeSetup): CodeEditor {
     history(), paint, wrong, complete, placeholder(setup.placeholder),
     Prec.highest(keymap.of([
       { key: 'Ctrl-Space', run: startCompletion },
-      { key: 'Tab', run: (view) => (completionStatus(view.state) === 'active' ? (selectedCompletion(view.state) ? acceptCompletion(view) : moveCompletionSelection(true)(view) && acceptCompletion(view)) : false) },
+      { key: 'Tab', run: (view) => takeOffer(view, 0) },
       // Enter takes the line; it takes a completion only where one was chosen with the arrows.
       { key: 'Enter', run: (view) => (selectedCompletion(view.state) ? acceptCompletion(view) : takeLine(view, setup)) },
       { key: 'Escape', run: (view) => (completionStatus(view.state) !== null ? closeCompletion(view) : setup.onKey('Escape')) },
