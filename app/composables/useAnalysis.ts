@@ -24,49 +24,27 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost
   const took = ref(0)
   const shown = shallowRef<CaseFile | null>(source.value)
   let late: ReturnType<typeof setTimeout> | undefined
-  let worker: Worker | null = null
   let job = 0
-  let busySince: number | null = null
-  let waiting: AnalysisRequest | null = null
+  const worker = newestFirst<AnalysisRequest, AnalysisReply>(() => new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' }), taken, (message) => { failure.value = message; working.value = false }, PATIENCE)
 
-  function start(): Worker {
-    const made = new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' })
-    made.onmessage = ({ data }: MessageEvent<AnalysisReply>) => {
-      busySince = null
-      show()
-      if (data.ok) {
-        desk.value = shareParts(desk.value, data.desk); slips.value = shareParts(slips.value, data.slips); ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost); picture.value = data.picture
-        took.value = data.ms; failure.value = null
-      } else failure.value = data.message
-      working.value = waiting !== null
-      next()
-    }
-    made.onerror = (event) => { busySince = null; failure.value = event.message || 'The calculation stopped.'; worker?.terminate(); worker = null; working.value = false }
-    return made
-  }
-  function next(): void {
-    if (!waiting) return
-    if (busySince !== null) {
-      if (performance.now() - busySince < PATIENCE) return
-      worker?.terminate()
-      worker = null
-    }
-    worker ??= start()
-    busySince = performance.now()
-    worker.postMessage(waiting)
-    waiting = null
+  function taken(data: AnalysisReply): void {
+    show()
+    if (data.ok) {
+      desk.value = shareParts(desk.value, data.desk); slips.value = shareParts(slips.value, data.slips); ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost); picture.value = data.picture
+      took.value = data.ms; failure.value = null
+    } else failure.value = data.message
+    working.value = worker.isWaiting()
   }
   function show(): void { clearTimeout(late); late = undefined; shown.value = source.value }
   function request(): void {
-    if (!isDragged() || !worker) show()
+    if (!isDragged() || !worker.isOpen()) show()
     else late ??= setTimeout(show, LATEST)
     if (!source.value) return
-    waiting = { kind: 'analysis', job: ++job, source: toRaw(source.value), view: plainView(view.value), ghost: ghost.value ? toRaw(ghost.value) : null }
     working.value = true
-    next()
+    worker.ask({ kind: 'analysis', job: ++job, source: toRaw(source.value), view: plainView(view.value), ghost: ghost.value ? toRaw(ghost.value) : null })
   }
   onMounted(() => { watch([source, view, ghost], request, { immediate: true }) })
-  onScopeDispose(() => { clearTimeout(late); worker?.terminate(); worker = null })
+  onScopeDispose(() => { clearTimeout(late); worker.end() })
   return { shown, desk, picture, slips, ghostAnswers, working, failure, took }
 }
 

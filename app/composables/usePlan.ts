@@ -32,16 +32,15 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
   const solving = shallowRef<SolverState>({ state: 'idle' })
   const where = ref<'here' | 'server'>('here')
   let program: Program | null = null
-  let worker: Worker | null = null
   let job = 0
-  let busySince: number | null = null
-  let waiting: PlanRequest | null = null
+  const worker = newestFirst<PlanRequest, PlanReply>(() => new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' }), taken, (message) => { failure.value = message }, PATIENCE)
   let calm: ReturnType<typeof setTimeout> | undefined
   let server: AbortController | null = null
   /** the givens that `result` belongs to, beside `solved` */
   let solvedGivens: CaseFile['givens']
 
   function taken(data: PlanReply): void {
+    if (!source.value.plan) return
     if (!data.ok) { failure.value = data.message; return }
     failure.value = null
     program = data.program
@@ -54,7 +53,7 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
       result.value = shareParts(result.value, data.reading.result)
       solved.value = plan
       solvedGivens = data.source.givens
-      if (!waiting && data.reading.result && plan.objective) { clearTimeout(calm); calm = setTimeout(() => void second(plan, data.reading.result!), CALM) }
+      if (!worker.isWaiting() && data.reading.result && plan.objective) { clearTimeout(calm); calm = setTimeout(() => void second(plan, data.reading.result!), CALM) }
     } else if (solved.value !== plan || solvedGivens !== data.source.givens || !result.value?.compiled) { clearTimeout(calm); calm = setTimeout(() => void large(data.source), result.value ? CALM : 0) }
   }
   async function second(plan: Plan, exact: PlanResult): Promise<void> {
@@ -95,34 +94,17 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
     solving.value = { state: 'cancelled', best, bound }
   }
 
-  function next(): void {
-    if (!waiting) return
-    if (busySince !== null) {
-      if (performance.now() - busySince < PATIENCE) return
-      worker?.terminate()
-      worker = null
-    }
-    if (!worker) {
-      worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' })
-      worker.onmessage = ({ data }: MessageEvent<PlanReply>) => { busySince = null; if (data.job === job || !waiting) taken(data); next() }
-      worker.onerror = (event) => { busySince = null; worker?.terminate(); worker = null; failure.value = event.message || 'The calculation stopped.' }
-    }
-    busySince = performance.now()
-    worker.postMessage(waiting)
-    waiting = null
-  }
   function request(): void {
     if (!source.value.plan) { reading.value = null; picture.value = null; slice.value = null; result.value = null; solved.value = null; return }
     const at = (result.value?.whole ?? result.value?.best[0])?.at
-    waiting = { job: ++job, source: toRaw(source.value), slice: pair.value && at ? { at: [...at], pair: [...pair.value] as [number, number] } : null }
-    next()
+    worker.ask({ job: ++job, source: toRaw(source.value), slice: pair.value && at ? { at: [...at], pair: [...pair.value] as [number, number] } : null })
   }
   watch([() => source.value.plan, () => source.value.givens, pair], ([plan, givens], before) => {
     // A changed plan ends what is under way for the old one.
     if (before[0] !== undefined && (plan !== before[0] || givens !== before[1])) { solver.cancel(); server?.abort(); if (solving.value.state === 'working') solving.value = { state: 'idle' } }
     request()
   }, { immediate: true })
-  onScopeDispose(() => { clearTimeout(calm); worker?.terminate(); worker = null; server?.abort() })
+  onScopeDispose(() => { clearTimeout(calm); worker.end(); server?.abort() })
 
   const words = computed((): PlanWords | null => (solved.value && result.value ? planWords(solved.value, result.value) : null))
   const currentProgram = (): Program | null => program
