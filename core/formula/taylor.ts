@@ -11,34 +11,64 @@ const ONE = new Enclosure(1, 1)
 const point = (n: number) => new Enclosure(n, n)
 
 /** The series of the variable itself on a box, `order` + 1 coefficients. */
-export const variableSeries = (box: Enclosure, order: number): Series => Array.from({ length: order + 1 }, (_, k) => (k === 0 ? box : k === 1 ? ONE : ZERO))
+export function variableSeries(box: Enclosure, order: number): Series {
+  const series = constant(box, order + 1)
+  if (order > 0) series[1] = ONE
+  return series
+}
 
 const usable = (e: Enclosure): boolean => !(e.flags & (EMPTY | PARTIAL | BROKEN)) && Number.isFinite(e.lo) && Number.isFinite(e.hi)
-const constant = (v: Enclosure, n: number): Series => Array.from({ length: n }, (_, k) => (k === 0 ? v : ZERO))
-
-function times(u: Series, v: Series): Series {
-  return u.map((_, k) => {
-    let sum = iv.multiply(u[0]!, v[k]!)
-    for (let j = 1; j <= k; j++) sum = iv.add(sum, iv.multiply(u[j]!, v[k - j]!))
-    return sum
-  })
+function constant(v: Enclosure, n: number): Enclosure[] {
+  const series = new Array<Enclosure>(n).fill(ZERO)
+  series[0] = v
+  return series
 }
+
+const isNought = (e: Enclosure): boolean => e.lo === 0 && e.hi === 0
+/** Half the distance from 1 to the next double: the relative error of one operation. */
+const ROUNDING = 2 ** -53
+/** A product that underflows is off by less than this, also when it is weighted. */
+const UNDERFLOW = 1e-300
+/**
+ * Bounds of Σ w_j u_j v_(k−j) over j = from … to, with w_j = j or 1: the least and greatest products summed in plain floating point, then moved outward by
+ * the bound on the rounding of such sums, (n + 3)·2^-53·Σ|terms|, which has room for the two products of each term
+ * (Higham, Accuracy and Stability of Numerical Algorithms, section 3.1). Terms that are nothing cost nothing; most of a line's are.
+ */
+function dot(u: Series, v: Series, k: number, from: number, to: number, isWeighted: boolean): Enclosure {
+  let lo = 0
+  let hi = 0
+  let size = 0
+  let terms = 0
+  for (let j = from; j <= to; j++) {
+    const a = u[j]!
+    const b = v[k - j]!
+    if (isNought(a) || isNought(b)) continue
+    const weight = isWeighted ? j : 1
+    const p = a.lo * b.lo * weight
+    const q = a.lo * b.hi * weight
+    const r = a.hi * b.lo * weight
+    const s = a.hi * b.hi * weight
+    const least = Math.min(p, q, r, s)
+    const most = Math.max(p, q, r, s)
+    lo += least
+    hi += most
+    size += Math.max(-least, most)
+    terms++
+  }
+  if (terms === 0) return ZERO
+  const off = size * (terms + 3) * ROUNDING + terms * UNDERFLOW
+  return new Enclosure(lo - off, hi + off)
+}
+
+const times = (u: Series, v: Series): Series => u.map((_, k) => dot(u, v, k, 0, k, false))
 function over(u: Series, v: Series): Series | null {
   if (v[0]!.lo <= 0 && v[0]!.hi >= 0) return null
   const w: Enclosure[] = []
-  for (let k = 0; k < u.length; k++) {
-    let rest = u[k]!
-    for (let j = 1; j <= k; j++) rest = iv.subtract(rest, iv.multiply(v[j]!, w[k - j]!))
-    w.push(iv.divide(rest, v[0]!))
-  }
+  for (let k = 0; k < u.length; k++) w.push(iv.divide(iv.subtract(u[k]!, dot(v, w, k, 1, k, false)), v[0]!))
   return w
 }
 /** Σ j u_j s_(k−j) / k: the k-th coefficient of the function whose slope has the series s, at u. */
-function grown(u: Series, s: readonly Enclosure[], k: number): Enclosure {
-  let sum = ZERO
-  for (let j = 1; j <= k; j++) sum = iv.add(sum, iv.multiply(iv.multiply(point(j), u[j]!), s[k - j]!))
-  return iv.divide(sum, point(k))
-}
+const grown = (u: Series, s: Series, k: number): Enclosure => iv.divide(dot(u, s, k, 1, k, true), point(k))
 /** The series whose first coefficient is given and whose slope, as a function of u, has the series s. */
 export function integrated(first: Enclosure, u: Series, s: Series): Series { return u.map((_, k) => (k === 0 ? first : grown(u, s, k))) }
 
@@ -57,9 +87,8 @@ function powered(u: Series, a: Enclosure, first: Enclosure): Series | null {
   if (u[0]!.lo <= 0 && u[0]!.hi >= 0) return null
   const w = [first]
   for (let k = 1; k < u.length; k++) {
-    let sum = ZERO
-    for (let j = 1; j <= k; j++) sum = iv.add(sum, iv.multiply(iv.multiply(iv.subtract(iv.multiply(a, point(j)), point(k - j)), u[j]!), w[k - j]!))
-    w.push(iv.divide(sum, iv.multiply(point(k), u[0]!)))
+    const weighted = u.map((c, j) => (j > k || isNought(c) ? ZERO : iv.multiply(iv.subtract(iv.multiply(a, point(j)), point(k - j)), c)))
+    w.push(iv.divide(dot(weighted, w, k, 1, k, false), iv.multiply(point(k), u[0]!)))
   }
   return w
 }

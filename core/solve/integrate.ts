@@ -14,7 +14,7 @@ const MAX_CELLS = 4000
 /** Even a sliver may use this share of the allowed width, so that an edge like that of a square root does not eat all the work. */
 const LEAST_SHARE = 1 / 1024
 /** Order of the series; even, so that the rest keeps its sign. */
-const ORDER = 10
+const ORDER = 16
 /** Wanted width of the proven bounds, relative to the size of what is summed. */
 const REL_TOL = 1e-11
 const COARSE_REL_TOL = 1e-8
@@ -74,13 +74,12 @@ function bounded(e: Expression, table: FunctionTable, a: number, b: number, relT
       // ∫ (x − m)^k over the cell; m as a double may lie a rounding away from the true middle, so odd powers are kept.
       const left = iv.subtract(new Enclosure(lo, lo), new Enclosure(m, m))
       const right = iv.subtract(new Enclosure(hi, hi), new Enclosure(m, m))
-      const moment = (k: number) => iv.divide(iv.subtract(iv.integerPower(right, k + 1), iv.integerPower(left, k + 1)), new Enclosure(k + 1, k + 1))
-      const error = iv.multiply(rest, moment(ORDER))
+      const error = iv.multiply(rest, moment(left, right, ORDER))
       if (error.hi - error.lo <= relTol * size * Math.max((hi - lo) / (b - a), LEAST_SHARE) || depth > 40) {
         const middle = series(variableSeries(new Enclosure(m, m), ORDER - 1))
         if (middle) {
           let main = error
-          for (let k = 0; k < ORDER; k++) main = iv.add(main, iv.multiply(middle[k]!, moment(k)))
+          for (let k = 0; k < ORDER; k++) main = iv.add(main, iv.multiply(middle[k]!, moment(left, right, k)))
           sum = iv.add(sum, main)
           continue
         }
@@ -98,6 +97,9 @@ function bounded(e: Expression, table: FunctionTable, a: number, b: number, relT
   }
   return sum
 }
+
+/** ∫ x^k from `left` to `right`. */
+const moment = (left: Enclosure, right: Enclosure, k: number): Enclosure => iv.divide(iv.subtract(iv.integerPower(right, k + 1), iv.integerPower(left, k + 1)), new Enclosure(k + 1, k + 1))
 
 function scaleOf(e: Expression, table: FunctionTable, a: number, b: number): number {
   const f = compileNumber(e, table.number)
