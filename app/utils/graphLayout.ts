@@ -31,24 +31,28 @@ export const toY = (picture: Picture, pane: number, rect: Rect, y: number): numb
 type Box = { x0: number; y0: number; x1: number; y1: number }
 const overlaps = (a: Box, b: Box): boolean => a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1
 
-/** Pixel polylines of all curves in one pane. */
-function lines(picture: Picture, pane: number, rect: Rect): [number, number][][] {
+/** Pixel polylines of all curves in one pane: [x, y, x, y, …] each, from left to right. */
+function lines(picture: Picture, pane: number, rect: Rect): Float64Array[] {
   return picture.curves.filter((c) => c.pane === pane).flatMap((c) => c.runs.map((run) => {
-    const out: [number, number][] = []
-    for (let i = 0; i < run.length; i += 2) out.push([toX(picture, rect, run[i]!), toY(picture, pane, rect, run[i + 1]!)])
+    const out = new Float64Array(run.length)
+    for (let i = 0; i < run.length; i += 2) { out[i] = toX(picture, rect, run[i]!); out[i + 1] = toY(picture, pane, rect, run[i + 1]!) }
     return out
   }))
 }
 
 /** How much of the polylines runs through a box, in pixels of width. */
-function crossing(list: readonly [number, number][][], box: Box): number {
+function crossing(list: readonly Float64Array[], box: Box): number {
   let sum = 0
-  for (const line of list) for (let i = 0; i + 1 < line.length; i++) {
-    const [x0, y0] = line[i]!
-    const [x1, y1] = line[i + 1]!
-    if (x1 < box.x0 || x0 > box.x1) continue
-    const [a, b] = [Math.min(y0, y1), Math.max(y0, y1)]
-    if (b >= box.y0 && a <= box.y1) sum += Math.max(0.5, Math.min(x1, box.x1) - Math.max(x0, box.x0))
+  for (const line of list) {
+    // The first stretch that ends at the box or beyond it; there are many stretches, and a box covers few.
+    let low = 0
+    let high = line.length / 2 - 1
+    while (low < high) { const middle = (low + high) >> 1; if (line[2 * middle + 2]! < box.x0) low = middle + 1; else high = middle }
+    for (let i = 2 * low; i + 3 < line.length && line[i]! <= box.x1; i += 2) {
+      const y0 = line[i + 1]!
+      const y1 = line[i + 3]!
+      if (Math.max(y0, y1) >= box.y0 && Math.min(y0, y1) <= box.y1) sum += Math.max(0.5, Math.min(line[i + 2]!, box.x1) - Math.max(line[i]!, box.x0))
+    }
   }
   return sum
 }
@@ -70,7 +74,7 @@ export function placeLabels(picture: Picture, rects: readonly Rect[]): PlacedLab
       if (py < rect.top - 8 || py > rect.top + rect.height + 8) continue
       const w = p.label.length * LETTER + 4
       let best: { label: PlacedLabel; box: Box; cost: number } | null = null
-      for (const [distance, dx, dy] of places()) {
+      for (const [distance, dx, dy] of PLACES) {
         const align = dx > 0.3 ? 'left' : dx < -0.3 ? 'right' : 'center'
         const x = px + dx * (8 + distance)
         const y = py + dy * (13 + distance)
@@ -78,6 +82,8 @@ export function placeLabels(picture: Picture, rects: readonly Rect[]): PlacedLab
         const box = { x0, y0: y - LABEL_HEIGHT / 2, x1: x0 + w, y1: y + LABEL_HEIGHT / 2 }
         if (box.x0 < rect.left + 2 || box.x1 > rect.left + rect.width - 2 || box.y0 < rect.top - MARGIN.top + 2 || box.y1 > rect.top + rect.height - 2) continue
         if (placed.some((l) => overlaps(l.box, box)) || dots.some((d) => overlaps(d, box))) continue
+        // Nothing farther away can be cheaper than what is already found.
+        if (best && distance * 0.6 >= best.cost) break
         const cost = crossing(curves, { ...box, y0: box.y0 - 1, y1: box.y1 + 1 }) * 4 + distance * 0.6 + (dy > 0 ? 2 : 0)
         if (!best || cost < best.cost) best = { label: { text: p.label, x, y, align, key, question: p.question, leader: distance < 30 ? null : leader(px, py, box) }, box, cost }
       }
@@ -95,12 +101,8 @@ function leader(x: number, y: number, box: Box): { x1: number; y1: number; x2: n
   return { x1: x + ((x2 - x) / far) * 8, y1: y + ((y2 - y) / far) * 8, x2, y2 }
 }
 
-/** Candidate places around a point, near ones first. */
-function places(): [distance: number, dx: number, dy: number][] {
-  const out: [number, number, number][] = []
-  for (const distance of [0, 8, 18, 32, 50]) for (const [dx, dy] of [[0, -1], [1, -0.6], [-1, -0.6], [1, 0.9], [-1, 0.9], [0, 1], [1, 0], [-1, 0]] as const) out.push([distance, dx, dy])
-  return out
-}
+/** Candidate places around a point, near ones first: distance, and the direction across and down. */
+const PLACES: readonly (readonly [distance: number, dx: number, dy: number])[] = [0, 8, 18, 32, 50].flatMap((distance) => ([[0, -1], [1, -0.6], [-1, -0.6], [1, 0.9], [-1, 0.9], [0, 1], [1, 0], [-1, 0]] as const).map(([dx, dy]) => [distance, dx, dy] as const))
 
 /** Names at the right ends of the curves, pushed apart so that none covers another. */
 export function placeNames(picture: Picture, rects: readonly Rect[]): { name: string; colour: number; x: number; y: number }[] {

@@ -1,10 +1,14 @@
 <script setup lang="ts">
-import { watchDebounced } from '@vueuse/core'
+import { useIntersectionObserver, watchDebounced } from '@vueuse/core'
 import { suggestions, type Suggestion } from '#core/story'
 import { buildModel, type CaseFile, type Question } from '#core/model'
-import type { Desk } from '#core/desk'
+import type { Desk, DeskFinding } from '#core/desk'
 import type { Slip } from '#core/slips'
 import type { GhostAnswer } from '~/workers/protocol'
+import type FindingCard from './FindingCard.vue'
+
+/** A hand that has moved nothing for this long rests, in ms. */
+const REST = 150
 
 const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; stale: boolean; slips: readonly Slip[]; ghost: readonly GhostAnswer[]; ghostName: string | null }>()
 const emit = defineEmits<{ point: [key: string | null]; begin: [text: string]; look: [view: { from: number; to: number }] }>()
@@ -21,7 +25,24 @@ function ask(wanted: Suggestion): void {
 }
 const NONE: readonly Slip[] = []
 const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])))
-const rows = computed(() => questions.value.map((q) => ({ q, card: props.desk?.findings.find((f) => f.id === q.id) ?? null, slips: slipsBy.value.get(`question:${q.id}`) ?? NONE })))
+interface Row { readonly q: Question; readonly card: DeskFinding | null; readonly slips: readonly Slip[] }
+const rowOf = (q: Question): Row => ({ q, card: props.desk?.findings.find((f) => f.id === q.id) ?? null, slips: slipsBy.value.get(`question:${q.id}`) ?? NONE })
+
+// ---- While a hand drags, the cards nobody can see wait until it rests; those in sight change in every frame.
+const cards = useTemplateRef<InstanceType<typeof FindingCard>[]>('cards')
+const outOfSight = new Set<string>()
+useIntersectionObserver(cards, (entries) => {
+  for (const { target, isIntersecting } of entries) { const id = (target as HTMLElement).dataset.id!; if (isIntersecting) outOfSight.delete(id); else outOfSight.add(id) }
+}, { rootMargin: '60px' })
+/** Counts how often a dragging hand came to rest. */
+const rests = ref(0)
+watchDebounced(() => props.desk, () => { if (store.isDragged()) rests.value++ }, { debounce: REST })
+let restsSeen = 0
+const rows = computed((before: Row[] | undefined) => {
+  const waits = before !== undefined && store.isDragged() && rests.value === restsSeen
+  restsSeen = rests.value
+  return questions.value.map((q) => (waits && outOfSight.has(q.id) ? before.find((r) => r.q.id === q.id) : undefined) ?? rowOf(q))
+})
 /** Changes only when a name or its description does. */
 const names = computed(() => JSON.stringify([props.document.functions, props.document.givens].map((list) => (list ?? []).map((r) => [r.name, r.label]))))
 const was = (id: string, says: string | undefined) => { const g = says === undefined ? undefined : props.ghost.find((a) => a.id === id); return g && g.says !== says ? g.says : null }
@@ -50,7 +71,7 @@ function remove(q: Question): void {
     <p v-if="questions.length === 0" class="quiet">No question yet. A line with a question mark asks: <code>R = C ?</code>, <code>greatest P ?</code>, <code>P(250) ?</code></p>
     <ol>
       <FindingCard
-        v-for="{ q, card, slips: notes } in rows" :key="q.id" :q="q" :card="card" :names="names" :slips="notes" :stale="stale" :dim="lit !== null && !lit.has(`question:${q.id}`)" :lit="lit?.has(`question:${q.id}`) ?? false"
+        ref="cards" v-for="{ q, card, slips: notes } in rows" :key="q.id" :q="q" :card="card" :names="names" :slips="notes" :stale="stale" :dim="lit !== null && !lit.has(`question:${q.id}`)" :lit="lit?.has(`question:${q.id}`) ?? false"
         :was="was(q.id, card?.says)" :ghost-name="ghostName" :close-up="closeUp === q.id ? document : null" :influence="influence.question.value === q.id ? weighed : null"
         @point="emit('point', $event)" @look="emit('look', $event)" @close="closeUp = closeUp === q.id ? null : q.id" @weigh="weigh" @remove="remove"
       />

@@ -41,7 +41,13 @@ async function open(): Promise<void> {
 }
 await open()
 watch(() => store.keeping.state, (state) => { if (state === 'stale') staleDialog.value = true }, { immediate: true })
-useHead({ title: () => (store.document ? `${store.document.title} · Pasear` : 'Pasear') })
+// What the head shows of the case, by itself: the page is not drawn anew with every change of a number.
+const isOpen = computed(() => store.document !== null)
+const title = computed(() => store.document?.title ?? null)
+const dataCount = computed(() => store.document?.data?.length ?? 0)
+const undoName = computed(() => store.undoSteps.at(-1)?.name ?? null)
+const redoName = computed(() => store.redoSteps.at(-1)?.name ?? null)
+useHead({ title: computed(() => (title.value === null ? 'Pasear' : `${title.value} · Pasear`)) })
 
 // ---- the trail: whatever is pointed at lights up what it came from and what comes of it
 const pointed = ref<string | null>(null)
@@ -53,7 +59,8 @@ const broken = computed(() => (desk.value?.functions ?? []).some((f) => f.troubl
 
 function undo(): void { const name = store.undo(); if (name) toast.add({ severity: 'secondary', summary: `Undone: ${name}`, life: 1800 }) }
 function redo(): void { const name = store.redo(); if (name) toast.add({ severity: 'secondary', summary: `Done again: ${name}`, life: 1800 }) }
-function rename(title: string): void { store.change('rename the case', (d) => { d.title = title.trim() }) }
+function rename(typed: string): void { store.change('rename the case', (d) => { d.title = typed.trim() }) }
+const checkTitle = (typed: string) => (typed.trim() ? null : 'A case needs a title.')
 async function added(key: string): Promise<void> {
   await nextTick()
   setTimeout(() => { if (key.startsWith('question:')) window.document.querySelector('#findings-title')?.closest('section')?.querySelector('ol > li:last-child')?.scrollIntoView({ block: 'nearest' }) }, 60)
@@ -107,24 +114,24 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
 
 <template>
   <div class="whole">
-    <AppHead :title="store.document?.title ?? null">
-      <template #title><h1 class="title"><EditText v-if="store.document" plain :value="store.document.title" label="Title of the case" :check="(t) => (t.trim() ? null : 'A case needs a title.')" @keep="rename" /></h1></template>
-      <template #views><nav class="views" aria-label="Views"><button v-for="(v, i) in VIEWS" :key="v.id" type="button" class="view" :aria-current="where === v.id ? 'page' : undefined" :title="`${v.name} (${i + 1})`" @click="goView(v.id)">{{ v.name }}<small v-if="v.id === 'data' && (store.document?.data?.length ?? 0) > 0">{{ store.document!.data!.length }}</small><i v-if="where === v.id" aria-hidden="true" /></button></nav></template>
+    <AppHead :title="title">
+      <template #title><h1 class="title"><EditText v-if="title !== null" plain :value="title" label="Title of the case" :check="checkTitle" @keep="rename" /></h1></template>
+      <template #views><nav class="views" aria-label="Views"><button v-for="(v, i) in VIEWS" :key="v.id" type="button" class="view" :aria-current="where === v.id ? 'page' : undefined" :title="`${v.name} (${i + 1})`" @click="goView(v.id)">{{ v.name }}<small v-if="v.id === 'data' && dataCount > 0">{{ dataCount }}</small><i v-if="where === v.id" aria-hidden="true" /></button></nav></template>
       <template #side>
         <KeepState @choose="staleDialog = true" />
-        <button type="button" class="icon-button light" :disabled="store.undoSteps.length === 0" :title="store.undoSteps.length ? `Undo: ${store.undoSteps.at(-1)!.name}` : 'Nothing to undo'" aria-label="Undo" @click="undo"><Undo2 :size="17" aria-hidden="true" /></button>
-        <button type="button" class="icon-button light" :disabled="store.redoSteps.length === 0" :title="store.redoSteps.length ? `Do again: ${store.redoSteps.at(-1)!.name}` : 'Nothing to do again'" aria-label="Redo" @click="redo"><Redo2 :size="17" aria-hidden="true" /></button>
+        <button type="button" class="icon-button light" :disabled="undoName === null" :title="undoName === null ? 'Nothing to undo' : `Undo: ${undoName}`" aria-label="Undo" @click="undo"><Undo2 :size="17" aria-hidden="true" /></button>
+        <button type="button" class="icon-button light" :disabled="redoName === null" :title="redoName === null ? 'Nothing to do again' : `Do again: ${redoName}`" aria-label="Redo" @click="redo"><Redo2 :size="17" aria-hidden="true" /></button>
         <button type="button" class="icon-button light" title="Keys" aria-label="Keys" @click="keysDialog = true"><CircleHelp :size="17" aria-hidden="true" /></button>
       </template>
     </AppHead>
-    <CaseData v-if="store.document && !missing && where === 'data'" :document="store.document" @used="goView('desk')" />
-    <CasePlan v-else-if="store.document && !missing && where === 'plan'" :document="store.document" />
-    <main v-else-if="store.document && shown && !missing" class="desk">
+    <CaseData v-if="isOpen && !missing && where === 'data'" :document="store.document!" @used="goView('desk')" />
+    <CasePlan v-else-if="isOpen && !missing && where === 'plan'" :document="store.document!" />
+    <main v-else-if="isOpen && shown && !missing" class="desk">
       <DeskStory :document="shown" :lit="lit" :slips="storySlips" @point="point" />
       <DeskGraph v-model:view="view" :picture="picture" :document="shown" :lit="lit" :stale="broken" @point="point" />
       <DeskEntry ref="entry" :document="shown" @added="added" @form="functionsPanel?.openForm($event)" />
       <div class="lower">
-        <DeskGivens :document="store.document" :desk="desk" :lit="lit" :slips="slips" :ghost-name="ghost?.name ?? null" @ghost="compare" @point="point" @begin="entry?.begin($event)" />
+        <DeskGivens :document="shown" :desk="desk" :lit="lit" :slips="slips" :ghost-name="ghost?.name ?? null" @ghost="compare" @point="point" @begin="entry?.begin($event)" />
         <DeskFunctions ref="functionsPanel" :slips="slips" :document="shown" :desk="desk" :lit="lit" :colours="colours" @point="point" @begin="entry?.begin($event)" />
         <DeskFindings :document="shown" :desk="desk" :lit="lit" :stale="broken && working" :slips="slips" :ghost="ghostAnswers" :ghost-name="ghost?.name ?? null" @look="view = { ...view, ...$event }" @point="point" @begin="entry?.begin($event)" />
       </div>
@@ -133,8 +140,8 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
     <main v-else class="missing"><p>{{ missing ?? 'Opening …' }}</p><NuxtLink to="/">To the shelf of cases</NuxtLink> <button v-if="missing" type="button" class="word-button" @click="open">Try again</button></main>
     <StaleDialog v-model:visible="staleDialog" />
     <KeysDialog v-model:visible="keysDialog" />
-    <CompareDialog v-if="store.document" v-model:visible="compareDialog" :document="store.document" :own-id="store.id ?? ''" @choose="ghost = $event" />
-    <TrailDialog v-if="store.document && desk" v-model:visible="trailDialog" :document="store.document" :desk="desk" :start="trailStart" />
+    <CompareDialog v-if="shown" v-model:visible="compareDialog" :document="shown" :own-id="store.id ?? ''" @choose="ghost = $event" />
+    <TrailDialog v-if="shown && desk" v-model:visible="trailDialog" :document="shown" :desk="desk" :start="trailStart" />
   </div>
 </template>
 
@@ -153,6 +160,10 @@ onBeforeUnmount(() => { store.flush(); window.removeEventListener('keydown', key
 .light:hover:not(:disabled) { color: var(--amber); background: none; }
 .desk { flex: 1; display: grid; grid-template-columns: minmax(0, 29fr) minmax(0, 71fr); grid-template-rows: minmax(300px, 355px) auto minmax(0, 1fr); }
 .desk > :nth-child(1) { border-right: 1px solid var(--hairline); }
+/* Each part is painted by itself, so that one that moves leaves the others as they are; what opens within one lies over its neighbours. */
+.desk > :not(.lower), .lower > * { isolation: isolate; }
+.desk > :nth-child(1), .desk > :not(.lower):focus-within { z-index: 3; }
+.lower > :focus-within { z-index: 2; }
 .entry, .lower, .failure { grid-column: 1 / -1; }
 .lower { display: grid; grid-template-columns: 29fr 34fr 37fr; background: var(--paper); }
 .lower > * { padding: 0.85rem 1.1rem; min-width: 0; }
