@@ -95,7 +95,7 @@ function powered(u: Series, a: Enclosure, first: Enclosure): Series | null {
 function wholePower(u: Series, n: number): Series | null {
   if (n < 0) { const below = wholePower(u, -n); return below && over(constant(ONE, u.length), below) }
   if (n > 64) return powered(u, point(n), iv.integerPower(u[0]!, n))
-  let result = constant(ONE, u.length)
+  let result: Series = constant(ONE, u.length)
   let square = u
   for (let left = n; left > 0; left >>= 1) { if (left & 1) result = times(result, square); if (left > 1) square = times(square, square) }
   // The plain power is tighter than products of one box with itself.

@@ -169,10 +169,10 @@ function ends(lo: number, hi: number, range: { lo: number; hi: number }, roundLo
 
 /** Values that should be visible: all of them, but a pole does not squash the rest (the outermost are left out where they run away). */
 function heights(functions: readonly NumberFunction[], lo: number, hi: number): number[] {
-  const all: number[] = []
-  for (const f of functions) for (let i = 0; i <= 240; i++) { const y = f(lo + ((hi - lo) * i) / 240); if (Number.isFinite(y)) all.push(y) }
-  if (all.length < 8) return all
-  all.sort((a, b) => a - b)
+  const finite: number[] = []
+  for (const f of functions) for (let i = 0; i <= 240; i++) { const y = f(lo + ((hi - lo) * i) / 240); if (Number.isFinite(y)) finite.push(y) }
+  if (finite.length < 8) return finite
+  const all = Float64Array.from(finite).sort()
   const at = (share: number) => all[Math.floor(share * (all.length - 1))]!
   const spread = at(0.95) - at(0.05)
   const top = all[all.length - 1]!

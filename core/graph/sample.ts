@@ -102,14 +102,18 @@ function jumps(enclose: EnclosureFunction, x0: number, x1: number): boolean {
 export function thinned(run: Run, tolerance: number): Run {
   if (!(tolerance > 0) || run.length <= 4) return run
   const out: Run = [run[0]!, run[1]!]
-  let [x0, y0] = [run[0]!, run[1]!]
+  let x0 = run[0]!
+  let y0 = run[1]!
   // Slopes from the last kept point that still pass all points since within the tolerance.
-  let [low, high] = [-Infinity, Infinity]
+  let low = -Infinity
+  let high = Infinity
   for (let i = 2; i < run.length; i += 2) {
-    const [x, y] = [run[i]!, run[i + 1]!]
+    const x = run[i]!
+    const y = run[i + 1]!
     const slope = (y - y0) / (x - x0)
     if (!(slope >= low && slope <= high)) {
-      ;[x0, y0] = [run[i - 2]!, run[i - 1]!]
+      x0 = run[i - 2]!
+      y0 = run[i - 1]!
       out.push(x0, y0)
       low = -Infinity
       high = Infinity
