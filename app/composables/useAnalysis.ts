@@ -12,7 +12,7 @@ const LATEST = 80
 /**
  * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace each other, and a
  * reply that is out of date is dropped only when a newer one has already arrived.
- * `shown` is the case as the page should show it: while a given is dragged it changes together with its answers, in one frame.
+ * `shown` is the case as the page should show it: while a given is dragged it is the case the answers belong to, and both change in one frame.
  */
 export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost: Ref<CaseFile | null>, isDragged: () => boolean) {
   const desk = shallowRef<Desk | null>(null)
@@ -25,23 +25,32 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost
   const shown = shallowRef<CaseFile | null>(source.value)
   let late: ReturnType<typeof setTimeout> | undefined
   let job = 0
+  let shownJob = 0
+  /** The cases that were asked about and are not answered yet. */
+  const asked = new Map<number, CaseFile>()
   const worker = newestFirst<AnalysisRequest, AnalysisReply>(() => new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' }), taken, (message) => { failure.value = message; working.value = false }, PATIENCE)
 
   function taken(data: AnalysisReply): void {
-    show()
+    const answered = asked.get(data.job)
+    for (const earlier of asked.keys()) if (earlier <= data.job) asked.delete(earlier)
+    if (!isDragged()) show()
+    // A case that was shown without waiting for its answers is not taken back.
+    else if (answered && data.job >= shownJob) { clearTimeout(late); late = asked.size > 0 ? setTimeout(show, LATEST) : undefined; shown.value = answered; shownJob = data.job }
     if (data.ok) {
       desk.value = shareParts(desk.value, data.desk); slips.value = shareParts(slips.value, data.slips); ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost); picture.value = data.picture
       took.value = data.ms; failure.value = null
     } else failure.value = data.message
     working.value = worker.isWaiting()
   }
-  function show(): void { clearTimeout(late); late = undefined; shown.value = source.value }
+  function show(): void { clearTimeout(late); late = undefined; shown.value = source.value; shownJob = job }
   function request(): void {
+    job++
     if (!isDragged() || !worker.isOpen()) show()
     else late ??= setTimeout(show, LATEST)
     if (!source.value) return
     working.value = true
-    worker.ask({ kind: 'analysis', job: ++job, source: toRaw(source.value), view: plainView(view.value), ghost: ghost.value ? toRaw(ghost.value) : null })
+    asked.set(job, source.value)
+    worker.ask({ kind: 'analysis', job, source: toRaw(source.value), view: plainView(view.value), ghost: ghost.value ? toRaw(ghost.value) : null })
   }
   onMounted(() => { watch([source, view, ghost], request, { immediate: true }) })
   onScopeDispose(() => { clearTimeout(late); worker.end() })

@@ -1,6 +1,5 @@
-import { readFileSync, writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { entry, faultsOf, kept, newCase, says, stand, write, written } from './pages'
+import { entry, faultsOf, newCase, says, stand, write, written } from './pages'
 import { expect, test } from './server'
 
 const row = (page: Page, name: string) => page.locator(`[data-name="${name}"]`)
@@ -225,58 +224,4 @@ test('at 400 pixels nothing runs off the page, and the graph stays in sight whil
   await expect(page.locator('.canvas svg path').first()).toBeInViewport()
   await page.keyboard.press('Escape')
   expect(await faultsOf(page)).toEqual([])
-})
-
-/** Ten functions and ten questions, all fed by one given that is dragged. */
-const tens = {
-  format: 'pasear-case', version: 1, title: 'Ten and ten', givens: [{ name: 'a', value: 3, vary: { from: 1, to: 9 } }], variables: [{ name: 'x', from: 0, to: 10 }],
-  functions: [
-    'a x', 'x^2 - a', 'a sin(x)', '10 exp(-a x/10)', 'a x - x^2/2', 'sqrt(a x)', 'ln(1 + a x)', 'x^3/50 - a', 'a cos(2 x) + x', '20/(1 + exp(a - x))',
-  ].map((text, i) => ({ name: `f${i}`, of: 'x', by: { kind: 'formula', text } })),
-  questions: [
-    { ask: 'meet', functions: ['f0', 'f1'] }, { ask: 'reach', function: 'f2', value: 1 }, { ask: 'greatest', function: 'f4' }, { ask: 'least', function: 'f8' }, { ask: 'where', function: 'f9', relation: '>', value: 8 },
-    { ask: 'value', function: 'f5', at: 4 }, { ask: 'total', function: 'f3', between: [0, 10] }, { ask: 'meet', functions: ['f6', 'f3'] }, { ask: 'reach', function: 'f7', value: 0 }, { ask: 'average', function: 'f9', between: [0, 10] },
-  ].map((q, i) => ({ id: `q${i + 1}`, ...q })),
-}
-test('a given is dragged over ten functions and ten questions: curves and sentences follow, and the frames are counted', async ({ page, server }) => {
-  const made = await fetch(`${server.url}/api/cases`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ case: tens }) })
-  expect(made.ok).toBe(true)
-  await stand(page, server, 'Ten and ten')
-  await expect(says(page)).toHaveCount(10)
-  await expect(page.locator('.canvas svg path').first()).toBeAttached()
-  const handle = page.getByRole('slider', { name: 'Vary a' })
-  await handle.scrollIntoViewIfNeeded()
-  const box = (await handle.boundingBox())!
-  const wide = await page.locator('.p-slider').first().evaluate((e) => e.getBoundingClientRect().width)
-  await page.evaluate(() => {
-    const times: number[] = []
-    Object.assign(window, { frameTimes: times, counting: true })
-    const count = (t: number) => { times.push(t); if ((window as unknown as { counting: boolean }).counting) requestAnimationFrame(count) }
-    requestAnimationFrame(count)
-  })
-  const start = box.x + box.width / 2
-  await page.mouse.move(start, box.y + box.height / 2)
-  await page.mouse.down()
-  const seen = new Set<string>()
-  for (let i = 1; i <= 120; i++) {
-    await page.mouse.move(start + (i / 120) * wide * 0.6, box.y + box.height / 2)
-    if (i % 12 === 0) seen.add(await says(page).first().innerText())
-  }
-  await page.mouse.up()
-  const times = await page.evaluate(() => { Object.assign(window, { counting: false }); return (window as unknown as { frameTimes: number[] }).frameTimes })
-  // The sentence moved with the hand, again and again.
-  expect(seen.size).toBeGreaterThan(5)
-  const frames = times.slice(1).map((t, i) => t - times[i]!)
-  expect(frames.length).toBeGreaterThan(20)
-  const share = (limit: number) => `${((frames.filter((f) => f > limit).length / frames.length) * 100).toFixed(1)} %`
-  const line = `${frames.length} frames while dragging; over 16.7 ms (with 1 ms for the clock): ${share(17.7)}; over two frames, 33.4 ms: ${share(33.4)}; longest ${Math.max(...frames).toFixed(0)} ms.`
-  console.log(line)
-  if (process.env.KEEP_FRAMES) {
-    const file = new URL('../../docs/benchmarks.md', import.meta.url)
-    const head = '## In the browser'
-    const text = readFileSync(file, 'utf8')
-    const before = text.includes(head) ? text.slice(0, text.indexOf(head)) : `${text.trimEnd()}\n\n`
-    writeFileSync(file, `${before}${head}\n\nA given dragged over 10 functions and 10 questions, headless Chromium, production build (\`KEEP_FRAMES=1 npx playwright test -g "frames are counted"\`):\n${line}\n`)
-  }
-  await expect(kept(page)).toBeVisible()
 })

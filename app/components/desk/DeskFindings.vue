@@ -5,7 +5,7 @@ import { buildModel, type CaseFile, type Question } from '#core/model'
 import type { Desk, DeskFinding } from '#core/desk'
 import type { Slip } from '#core/slips'
 import type { GhostAnswer } from '~/workers/protocol'
-import type FindingCard from './FindingCard.vue'
+import type { ComponentPublicInstance } from 'vue'
 
 /** A hand that has moved nothing for this long rests, in ms. */
 const REST = 150
@@ -29,9 +29,9 @@ interface Row { readonly q: Question; readonly card: DeskFinding | null; readonl
 const rowOf = (q: Question): Row => ({ q, card: props.desk?.findings.find((f) => f.id === q.id) ?? null, slips: slipsBy.value.get(`question:${q.id}`) ?? NONE })
 
 // ---- While a hand drags, the cards nobody can see wait until it rests; those in sight change in every frame.
-const cards = useTemplateRef<InstanceType<typeof FindingCard>[]>('cards')
+const cards = useTemplateRef<ComponentPublicInstance[]>('cards')
 const outOfSight = new Set<string>()
-useIntersectionObserver(cards, (entries) => {
+useIntersectionObserver(() => (cards.value ?? []).map((c) => c.$el as HTMLElement), (entries) => {
   for (const { target, isIntersecting } of entries) { const id = (target as HTMLElement).dataset.id!; if (isIntersecting) outOfSight.delete(id); else outOfSight.add(id) }
 }, { rootMargin: '60px' })
 /** Counts how often a dragging hand came to rest. */

@@ -49,6 +49,8 @@ function slide(g: Given, value: number | number[]): void {
   const v = Number((Array.isArray(value) ? value[0]! : value).toPrecision(12))
   store.change(`vary ${g.name}`, (d) => { d.givens!.find((r) => r.name === g.name)!.value = v }, `vary:${g.name}`)
 }
+/** Where the hand is now; while it drags, the rest of the row waits for its answers. */
+const here = (g: Given) => store.document?.givens?.find((r) => r.name === g.name)?.value ?? g.value
 /** A handle that is held keeps the pointer: what lies under a hand that strays from the track neither answers nor lights up. */
 function hold(event: PointerEvent): void {
   const handle = (event.target as Element).closest('[role="slider"]')
@@ -124,7 +126,7 @@ function remove(list: 'givens' | 'variables', name: string): void {
         <span class="value"><EditText plain :value="shown(g)" :label="`Value of ${g.name}`" :check="checkValue" @keep="setValue(g, $event)"><b>{{ shown(g) }}</b></EditText></span>
         <button type="button" class="icon-button" :aria-label="`Delete ${g.name}`" @click="remove('givens', g.name)"><IconBin /></button>
         <div v-if="g.vary" class="track" @pointerdown="hold">
-          <Slider :model-value="g.value" :min="g.vary.from" :max="g.vary.to" :step="stepOf(g)" :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }" @update:model-value="slide(g, $event)" />
+          <Slider :model-value="here(g)" :min="g.vary.from" :max="g.vary.to" :step="stepOf(g)" :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }" @update:model-value="slide(g, $event)" />
           <button type="button" class="word-button small" :aria-label="`Stop varying ${g.name}`" @click="vary(g)">fix</button>
         </div>
         <div v-else class="track bare"><button type="button" class="word-button small" :aria-label="`Vary ${g.name}`" @click="vary(g)">vary</button></div>
