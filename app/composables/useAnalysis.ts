@@ -6,8 +6,8 @@ import type { AnalysisReply, AnalysisRequest, GhostAnswer } from '~/workers/prot
 
 /** A worker that has not answered for this long is ended when something newer waits; in ms. */
 const PATIENCE = 4000
-/** What is dragged is shown after this time even without its answers, in ms. */
-const LATEST = 80
+/** What is dragged waits for its answers no longer than this; then the number follows the hand alone, in ms. */
+const LATEST = 500
 
 /**
  * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace each other, and a

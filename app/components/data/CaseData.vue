@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { familyValue, freeConstants, type Context } from '#core/fit'
-import { recounted, sinceWords, freeName, type CountUnit, type Counting } from '#core/data'
+import { freeConstants, type Context } from '#core/fit'
+import { freeName, nameTrouble, namesTaken, offeredName, recounted, rowRange, sinceWords, withModel, withPieces, type CountUnit, type Counting, type Model, type Source, type WithFunction } from '#core/data'
 import { formatNumber, formatQuantity } from '#core/explain'
-import { buildModel, readingOf, rowsOf, type CaseFile, type FitModel, type FunctionRow, type Variable } from '#core/model'
+import { buildModel, readingOf, rowsOf, type CaseFile } from '#core/model'
 import { thinnedRows } from '#core/graph'
 import { parseUnit } from '#core/units'
 import { useDataWorker } from '~/composables/useData'
 import type { DataPicture } from '~/utils/dataGraphOption'
+import type { Side } from '~/composables/useSplit'
 import type { RankedCard, RoundingLine } from '~/workers/dataProtocol'
 import type ImportDialog from './ImportDialog.vue'
 
@@ -64,11 +65,10 @@ async function rank(): Promise<void> {
     cards.value = reply.cards
     suggested.value = reply.split?.breaks ?? []
     ownProblem.value = reply.cards.find((c) => c.family === 'own')?.reason ?? null
-    if (!reply.cards.some((c) => keyOf(c) === chosen.value && c.reason === null)) chosen.value = keyOf(reply.cards[0])
+    if (!reply.cards.some((c) => cardKey(c) === chosen.value && c.reason === null)) chosen.value = cardKey(reply.cards[0])
   } catch (reason) { failure.value = reason instanceof Error ? reason.message : String(reason) }
 }
-const keyOf = (c: RankedCard | undefined) => (c ? `${c.family} ${c.method}` : '')
-const card = computed(() => cards.value.find((c) => keyOf(c) === chosen.value && c.reason === null) ?? null)
+const card = computed(() => cards.value.find((c) => cardKey(c) === chosen.value && c.reason === null) ?? null)
 function keepOwn(): void {
   const names = { variable: xName.value, givens: new Map(givens.value.map(([n]) => [n, {} as never])), functions: new Map(), variables: new Set<string>() }
   if (own.value.trim() && freeConstants(own.value, names).length === 0) { ownProblem.value = `The formula has no free constant to fit, as in a (1 - exp(-b ${xName.value})).`; return }
@@ -79,154 +79,48 @@ function keepOwn(): void {
 
 // ---- use as f
 const functionName = ref('')
-const taken = computed(() => new Set([...(props.document.functions ?? []), ...(props.document.givens ?? []), ...(props.document.variables ?? [])].map((r) => r.name)))
-function offerName(): void {
-  const initial = (yName.value.match(/\p{L}/u)?.[0] ?? 'N').toUpperCase()
-  const free = [yName.value.length === 1 ? yName.value : initial, 'N', 'f', 'g', 'h'].find((n) => n && n !== xName.value && !taken.value.has(n) && n !== 'e')
-  functionName.value = free ?? freeNumbered(initial)
-}
-const freeNumbered = (base: string) => { for (let i = 1; ; i++) if (!taken.value.has(`${base}${i}`)) return `${base}${i}` }
-watch([yName, xName, () => props.document.functions], offerName, { immediate: true })
-const nameProblem = computed(() => { const n = functionName.value.trim(); return !/^\p{L}[\p{L}\p{Nd}_]*$/u.test(n) ? 'A name starts with a letter and goes on with letters, digits or _.' : taken.value.has(n) ? `${n} is taken.` : null })
-function withVariable(source: CaseFile): CaseFile {
-  if ((source.variables ?? []).some((v) => v.name === xName.value)) return source
-  const [lo, hi] = [rows.value!.x.reduce((m, v) => Math.min(m, v), Infinity), rows.value!.x.reduce((m, v) => Math.max(m, v), -Infinity)]
-  const unit = column(xName.value)?.unit
-  const added: Variable = { name: xName.value, ...(unit ? { unit } : {}), from: lo, to: hi > lo ? Number((hi + (hi - lo) / 2).toPrecision(6)) : lo + 1 }
-  return { ...source, variables: [...(source.variables ?? []), added] }
-}
-function fitRow(name: string, c: Pick<RankedCard, 'family' | 'method'>, part?: { from?: number; to?: number }): FunctionRow {
-  const unit = column(yName.value)?.unit
-  return {
-    name, of: xName.value, ...(unit ? { unit } : {}), ...(column(yName.value)?.label ? { label: column(yName.value)!.label } : {}),
-    by: { kind: 'fit', data: table.value!.name, x: xName.value, y: yName.value, model: c.family as FitModel, ...(c.method === 'logs' ? { method: 'logs' } : {}), ...(c.family === 'own' ? { text: ownKept.value } : {}), ...(part ? { rows: part } : {}) },
-  }
+const taken = computed(() => namesTaken(props.document))
+watch([yName, xName, () => props.document.functions], () => { functionName.value = offeredName(yName.value, xName.value, props.document) }, { immediate: true })
+const name = computed(() => functionName.value.trim())
+const nameProblem = computed(() => nameTrouble(name.value, props.document))
+const from = computed((): Source | null => (table.value ? { table: table.value, x: xName.value, y: yName.value } : null))
+const modelOf = (c: RankedCard): Model => ({ family: c.family, method: c.method, ...(c.family === 'own' ? { text: ownKept.value } : {}) })
+/** Puts what was made into the case, in one step, and goes to the desk. */
+function keepFunction(step: string, made: WithFunction, said: string): void {
+  store.replace(step, made.source)
+  toast.add({ severity: 'info', summary: `${made.name}(${xName.value}) stands on the desk${said}.`, life: 3500 })
+  split.at.value = null
+  emit('used', made.name)
 }
 function use(): void {
-  if (!card.value || nameProblem.value) return
-  const name = functionName.value.trim()
-  const source = withVariable(toRaw(props.document))
-  store.replace(`use the ${card.value.family} model as ${name}`, { ...source, functions: [...(source.functions ?? []), fitRow(name, card.value)] })
-  toast.add({ severity: 'info', summary: `${name}(${xName.value}) stands on the desk with all its digits.`, life: 3500 })
-  emit('used', name)
+  if (card.value && from.value && !nameProblem.value) keepFunction(`use the ${card.value.family} model as ${name.value}`, withModel(toRaw(props.document), from.value, modelOf(card.value), name.value), ' with all its digits')
 }
 
 // ---- split
-const split = ref<number | null>(null)
-const splitText = ref('')
-const owner = ref<'left' | 'right'>('right')
-const sides = shallowRef<{ left: readonly RankedCard[]; right: readonly RankedCard[] } | null>(null)
-const sideModel = reactive({ left: '', right: '' })
-const splitting = useDataWorker()
-const parts = computed(() => {
-  const r = rows.value
-  const at = split.value
-  if (!r || at === null) return null
-  const inLeft = (x: number) => (owner.value === 'left' ? x <= at : x < at)
-  const pick = (want: boolean) => r.x.map((x, i) => [x, r.y[i]!] as const).filter(([x]) => inLeft(x) === want)
-  return { left: pick(true), right: pick(false) }
-})
-function begin(): void { const r = rows.value; if (!r) return; setSplit(suggested.value[0] ?? Number(((r.x.reduce((m, v) => Math.min(m, v), Infinity) + r.x.reduce((m, v) => Math.max(m, v), -Infinity)) / 2).toPrecision(3))) }
-function setSplit(at: number | null): void { split.value = at; splitText.value = at === null ? '' : String(at) }
-function typedSplit(): void { const v = Number(splitText.value.replaceAll(',', '')); if (splitText.value.trim() !== '' && Number.isFinite(v)) split.value = v; else splitText.value = String(split.value ?? '') }
-let splitTimer: ReturnType<typeof setTimeout> | undefined
-watch(parts, (p) => { clearTimeout(splitTimer); if (!p) { sides.value = null; return } splitTimer = setTimeout(() => void rankSides(p), 120) })
-onScopeDispose(() => clearTimeout(splitTimer))
-async function rankSides(p: NonNullable<typeof parts.value>): Promise<void> {
-  const one = async (list: readonly (readonly [number, number])[]) => (list.length === 0 ? [] : (await splitting.ask<'rank'>({ kind: 'rank', x: list.map(([x]) => x), y: list.map(([, y]) => y), variable: xName.value, context: { notNegative: false, limit: null }, own: null, givens: givens.value }))?.cards ?? null)
-  const left = await one(p.left)
-  if (left === null || p !== parts.value) return
-  const right = await one(p.right)
-  if (right === null || p !== parts.value) return
-  sides.value = { left, right }
-  for (const [side, list] of [['left', left], ['right', right]] as const) if (!list.some((c) => keyOf(c) === sideModel[side] && c.reason === null)) sideModel[side] = keyOf(list.find((c) => c.reason === null))
-}
-const sideCard = (side: 'left' | 'right') => sides.value?.[side].find((c) => keyOf(c) === sideModel[side] && c.reason === null) ?? null
-const sideValue = (side: 'left' | 'right', x: number) => { const c = sideCard(side); return c && c.family !== 'own' ? familyValue(c.family, c.constants.map((k) => k.value), x) : NaN }
-const jump = computed(() => (split.value === null || !sideCard('left') || !sideCard('right') ? null : sideValue('right', split.value) - sideValue('left', split.value)))
-/** Where the two sides meet next to the break, so that they can be joined. */
-const meeting = computed((): number | null => {
-  const p = parts.value
-  if (!p || jump.value === null || p.left.length < 2 || p.right.length < 2) return null
-  const sorted = [...p.left, ...p.right].map(([x]) => x).sort((a, b) => a - b)
-  const k = sorted.findIndex((x) => x > split.value!)
-  let [lo, hi] = [sorted[Math.max(0, k - 2)]!, sorted[Math.min(sorted.length - 1, k + 1)]!]
-  const d = (x: number) => sideValue('right', x) - sideValue('left', x)
-  const side = Math.sign(d(lo))
-  if (side === Math.sign(d(hi))) return null
-  for (let i = 0; i < 60; i++) { const m = (lo + hi) / 2; if (Math.sign(d(m)) === side) lo = m; else hi = m }
-  return Number(((lo + hi) / 2).toPrecision(12))
-})
-const names = computed(() => { const base = functionName.value.trim() || 'N'; const free = (n: string) => { let name = n; for (let i = 2; taken.value.has(name); i++) name = `${n}_${i}`; return name }; return { whole: base, left: free(`${base}_1`), right: free(`${base}_2`) } })
+const split = useSplit(rows, suggested, xName, givens)
+const splitAt = split.at
 function usePieces(): void {
-  const [l, r] = [sideCard('left'), sideCard('right')]
-  const p = parts.value
-  if (!l || !r || !p || split.value === null || nameProblem.value) return
-  const at = split.value
-  const { whole, left, right } = names.value
-  const source = withVariable(toRaw(props.document))
-  const least = p.left.reduce((m, [x]) => Math.max(m, x), -Infinity)
-  const most = p.right.reduce((m, [x]) => Math.min(m, x), Infinity)
-  const unit = column(yName.value)?.unit
-  const [a, b] = owner.value === 'left' ? ['[]', '(]'] as const : ['[)', '[]'] as const
-  const v = source.variables!.find((w) => w.name === xName.value)!
-  store.replace(`split ${table.value!.name} at ${at}`, {
-    ...source, functions: [...(source.functions ?? []), { ...fitRow(left, l, { to: least }), shown: false }, { ...fitRow(right, r, { from: most }), shown: false }, {
-      name: whole, of: xName.value, ...(unit ? { unit } : {}),
-      by: { kind: 'pieces', pieces: [{ text: left, ...(v.from === undefined ? {} : { from: v.from }), to: at, ends: a }, { text: right, from: at, ...(v.to === undefined ? {} : { to: v.to }), ends: b }] },
-    }],
-  })
-  toast.add({ severity: 'info', summary: `${whole}(${xName.value}) stands on the desk in two pieces.`, life: 3500 })
-  setSplit(null)
-  emit('used', whole)
+  const [l, r, at] = [split.cardOf('left'), split.cardOf('right'), splitAt.value]
+  if (l && r && at !== null && from.value && !nameProblem.value) keepFunction(`split ${table.value!.name} at ${at}`, withPieces(toRaw(props.document), from.value, [modelOf(l), modelOf(r)], [at], split.owner.value, name.value), ' in two pieces')
 }
-
 /** One side alone as a function: the early growth, the part after a change. */
-function useSide(side: 'left' | 'right'): void {
-  const [c, p] = [sideCard(side), parts.value]
-  if (!c || !p || nameProblem.value) return
-  const name = functionName.value.trim()
-  const source = withVariable(toRaw(props.document))
-  const part = side === 'left' ? { to: p.left.reduce((m, [x]) => Math.max(m, x), -Infinity) } : { from: p.right.reduce((m, [x]) => Math.min(m, x), Infinity) }
-  store.replace(`use the ${side} side as ${name}`, { ...source, functions: [...(source.functions ?? []), fitRow(name, c, part)] })
-  toast.add({ severity: 'info', summary: `${name}(${xName.value}) stands on the desk, from the rows ${side} of the break.`, life: 3500 })
-  setSplit(null)
-  emit('used', name)
+function useSide(side: Side): void {
+  const [c, parts] = [split.cardOf(side), split.parts.value]
+  if (!c || !parts || !from.value || nameProblem.value) return
+  const range = rowRange(parts[side === 'left' ? 0 : 1].x, side === 'right', side === 'left')
+  keepFunction(`use the ${side} side as ${name.value}`, withModel(toRaw(props.document), from.value, modelOf(c), name.value, range), `, from the rows ${side} of the break`)
 }
-
 /** Two breaks at once: three stretches, each with the model that misses least on rows it did not see. */
 async function useThree(): Promise<void> {
-  const r = rows.value
-  const [b1, b2] = suggested.value as [number, number]
-  if (!r || nameProblem.value) return
-  const inside = [(x: number) => x < b1, (x: number) => x >= b1 && x < b2, (x: number) => x >= b2]
-  const made: { name: string; row: FunctionRow }[] = []
-  const base = functionName.value.trim() || 'N'
-  const used = new Set(taken.value)
-  for (const [i, keep] of inside.entries()) {
-    const list = r.x.map((x, k) => [x, r.y[k]!] as const).filter(([x]) => keep(x))
-    const reply = await splitting.ask<'rank'>({ kind: 'rank', x: list.map(([x]) => x), y: list.map(([, y]) => y), variable: xName.value, context: { notNegative: false, limit: null }, own: null, givens: givens.value })
-    const best = reply?.cards.find((c) => c.reason === null)
-    if (!best) { toast.add({ severity: 'warn', summary: `The rows of piece ${i + 1} cannot be fitted.`, life: 4000 }); return }
-    let name = `${base}_${i + 1}`
-    while (used.has(name)) name += '_'
-    used.add(name)
-    const xs = list.map(([x]) => x)
-    const part = { ...(i > 0 ? { from: xs.reduce((m, v) => Math.min(m, v), Infinity) } : {}), ...(i < 2 ? { to: xs.reduce((m, v) => Math.max(m, v), -Infinity) } : {}) }
-    made.push({ name, row: { ...fitRow(name, best, part), shown: false } })
+  const breaks = [...suggested.value]
+  if (!from.value || nameProblem.value) return
+  const models: Model[] = []
+  for (const part of split.stretches(breaks, 'right')) {
+    const best = (await split.rank(part))?.find((c) => c.reason === null)
+    if (!best) { toast.add({ severity: 'warn', summary: `The rows of piece ${models.length + 1} cannot be fitted.`, life: 4000 }); return }
+    models.push(modelOf(best))
   }
-  const source = withVariable(toRaw(props.document))
-  const v = source.variables!.find((w) => w.name === xName.value)!
-  const unit = column(yName.value)?.unit
-  const ends = [v.from, b1, b2, v.to]
-  store.replace(`split ${table.value!.name} at ${b1} and ${b2}`, {
-    ...source, functions: [...(source.functions ?? []), ...made.map((m) => m.row), {
-      name: base, of: xName.value, ...(unit ? { unit } : {}),
-      by: { kind: 'pieces', pieces: made.map((m, i) => ({ text: m.name, ...(ends[i] === undefined ? {} : { from: ends[i] }), ...(ends[i + 1] === undefined ? {} : { to: ends[i + 1] }), ends: i < 2 ? '[)' as const : '[]' as const })) },
-    }],
-  })
-  toast.add({ severity: 'info', summary: `${base}(${xName.value}) stands on the desk in three pieces.`, life: 3500 })
-  emit('used', base)
+  keepFunction(`split ${table.value!.name} at ${breaks.join(' and ')}`, withPieces(toRaw(props.document), from.value, models, breaks, 'right', name.value), ' in three pieces')
 }
 
 // ---- the graph
@@ -238,22 +132,15 @@ const picture = computed((): DataPicture | null => {
   const out = (t.left ?? []).flatMap((l) => { const [x, y] = [t.rows[l.row]?.[i], t.rows[l.row]?.[j]]; return x != null && y != null ? [[x, y] as const] : [] })
   const [lo, hi] = [r.x.reduce((m, v) => Math.min(m, v), Infinity), r.x.reduce((m, v) => Math.max(m, v), -Infinity)]
   const drawn = cards.value.filter((c) => c.reason === null)
-  const halves = split.value === null ? [] : (['left', 'right'] as const).flatMap((side) => {
-    const c = sideCard(side)
-    if (!c) return []
-    const points: number[] = []
-    for (let k = 0; k < c.curve.length; k += 2) if (side === 'left' ? c.curve[k]! <= split.value! : c.curve[k]! >= split.value!) points.push(c.curve[k]!, c.curve[k + 1]!)
-    const end = sideValue(side, split.value!)
-    if (Number.isFinite(end)) { if (side === 'left') points.push(split.value!, end); else points.unshift(split.value!, end) }
-    return [{ key: `side ${side}`, points, weight: 'chosen' as const }]
-  })
+  const at = splitAt.value
+  const halves = at === null ? [] : SIDES.map((side) => ({ key: `side ${side}`, points: split.curveOf(side), weight: 'chosen' as const })).filter((c) => c.points.length > 0)
   return {
-    rows: thinnedRows(r.x, r.y), leftOut: out, residuals: split.value === null ? card.value?.residuals ?? [] : [], from: lo, to: hi, split: split.value,
-    curves: halves.length > 0 ? halves : drawn.map((c, k) => ({ key: keyOf(c), points: c.curve, weight: keyOf(c) === chosen.value ? 'chosen' as const : keyOf(c) === pointed.value ? 'pointed' as const : 'other' as const, k })).filter((c) => c.weight !== 'other' || c.k < 4),
+    rows: thinnedRows(r.x, r.y), leftOut: out, residuals: at === null ? card.value?.residuals ?? [] : [], from: lo, to: hi, split: at,
+    curves: halves.length > 0 ? halves : drawn.map((c, k) => ({ key: cardKey(c), points: c.curve, weight: cardKey(c) === chosen.value ? 'chosen' as const : cardKey(c) === pointed.value ? 'pointed' as const : 'other' as const, k })).filter((c) => c.weight !== 'other' || c.k < 4),
     x: { name: xName.value, unit: counting.value ? `${counting.value.unit}s since ${sinceWords(counting.value.since)}` : column(xName.value)?.unit ?? '' }, y: { name: yName.value, unit: column(yName.value)?.unit ?? '' },
   }
 })
-const described = computed(() => (rows.value ? `${yName.value} over ${xName.value}: ${rows.value.x.length} rows${card.value ? `, with the ${card.value.family} model` : ''}${split.value === null ? '' : `, split at ${split.value}`}.` : 'No data'))
+const described = computed(() => (rows.value ? `${yName.value} over ${xName.value}: ${rows.value.x.length} rows${card.value ? `, with the ${card.value.family} model` : ''}${splitAt.value === null ? '' : `, split at ${splitAt.value}`}.` : 'No data'))
 
 // ---- counting from
 const UNITS: CountUnit[] = ['day', 'week', 'month', 'year']
@@ -339,6 +226,7 @@ async function pasted(event: ClipboardEvent): Promise<void> {
 }
 onMounted(() => window.addEventListener('paste', pasted))
 onBeforeUnmount(() => window.removeEventListener('paste', pasted))
+const jumpWords = computed(() => { const j = split.jump.value; return j === null ? null : Math.abs(j) < 1e-6 * Math.abs(split.valueOf('left', splitAt.value!)) ? 'The sides are joined at the break.' : `It jumps by ${yOut(j)} there.` })
 const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4)
 </script>
 
@@ -365,20 +253,15 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4)
       <section class="panel middle" aria-labelledby="data-graph-title">
         <div class="panel-head">
           <h2 id="data-graph-title" class="panel-title">Graph <span class="caption">shaded: beyond the data</span></h2>
-          <span class="tools"><label>{{ '' }}<select v-model="yName" aria-label="Column read off"><option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === xName">{{ c.name }}</option></select></label> over <select v-model="xName" aria-label="Column of inputs"><option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === yName">{{ c.name }}</option></select><button v-if="split === null" type="button" class="word-button" :disabled="!rows || rows.x.length < 4" @click="begin">Split here</button><button v-else type="button" class="word-button" @click="setSplit(null)">One piece</button></span>
+          <span class="tools"><label>{{ '' }}<select v-model="yName" aria-label="Column read off"><option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === xName">{{ c.name }}</option></select></label> over <select v-model="xName" aria-label="Column of inputs"><option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === yName">{{ c.name }}</option></select><button v-if="splitAt === null" type="button" class="word-button" :disabled="!rows || rows.x.length < 4" @click="split.begin()">Split here</button><button v-else type="button" class="word-button" @click="splitAt = null">One piece</button></span>
         </div>
-        <p v-if="suggested.length > 0 && split === null" class="hint">The rows turn near {{ xName }} = {{ suggested.map((b) => formatNumber(b)).join(' and ') }}. <button type="button" class="word-button" @click="setSplit(suggested[0]!)">Split at {{ formatNumber(suggested[0]!) }}</button> <button v-if="suggested.length === 2" type="button" class="word-button" :disabled="nameProblem !== null" @click="useThree">Use {{ functionName }}({{ xName }}) in three pieces</button></p>
-        <DataGraph v-if="picture" :picture="picture" :described="described" @split="setSplit" />
+        <p v-if="suggested.length > 0 && splitAt === null" class="hint">The rows turn near {{ xName }} = {{ suggested.map((b) => formatNumber(b)).join(' and ') }}. <button type="button" class="word-button" @click="splitAt = suggested[0]!">Split at {{ formatNumber(suggested[0]!) }}</button> <button v-if="suggested.length === 2" type="button" class="word-button" :disabled="nameProblem !== null" @click="useThree">Use {{ functionName }}({{ xName }}) in three pieces</button></p>
+        <DataGraph v-if="picture" :picture="picture" :described="described" @split="splitAt = $event" />
         <p v-else class="quiet nothing">Rows with a number in both columns appear here.</p>
-        <div v-if="split !== null" class="split">
-          <label>Break at {{ xName }} = <input v-model="splitText" type="text" size="7" aria-label="Place of the break" @change="typedSplit" @keydown.enter="typedSplit"></label>
-          <label>owned by the <select v-model="owner" aria-label="Which side owns the break"><option value="left">left</option><option value="right">right</option></select> side</label>
-          <label>left <select v-model="sideModel.left" aria-label="Model of the left side"><option v-for="c in sides?.left.filter((m) => m.reason === null) ?? []" :key="keyOf(c)" :value="keyOf(c)">{{ c.family }}{{ c.method === 'logs' ? ' on logs' : '' }}</option></select></label>
-          <label>right <select v-model="sideModel.right" aria-label="Model of the right side"><option v-for="c in sides?.right.filter((m) => m.reason === null) ?? []" :key="keyOf(c)" :value="keyOf(c)">{{ c.family }}{{ c.method === 'logs' ? ' on logs' : '' }}</option></select></label>
-          <p v-if="jump !== null" class="quiet">{{ Math.abs(jump) < 1e-6 * Math.abs(sideValue('left', split)) ? 'The sides are joined at the break.' : `It jumps by ${yOut(jump)} there.` }} <button v-if="meeting !== null && Math.abs(meeting - split) > 1e-9 * Math.max(1, Math.abs(split))" type="button" class="word-button" @click="setSplit(meeting)">Join them at {{ xName }} = {{ formatNumber(meeting, 5) }}</button></p>
-          <Button :label="`Use as ${names.whole}(${xName}) in pieces`" size="small" :disabled="!sideCard('left') || !sideCard('right') || nameProblem !== null" @click="usePieces" />
-          <span class="sides">or only <button type="button" class="word-button" :disabled="!sideCard('left') || nameProblem !== null" @click="useSide('left')">the left side as {{ functionName || '…' }}({{ xName }})</button> · <button type="button" class="word-button" :disabled="!sideCard('right') || nameProblem !== null" @click="useSide('right')">the right side</button></span>
-        </div>
+        <SplitPanel
+          v-if="splitAt !== null" v-model:at="splitAt" v-model:owner="split.owner.value" v-model:left="split.chosen.left" v-model:right="split.chosen.right" :x="xName" :name="functionName" :cards="split.cards.value" :jump="jumpWords" :meeting="split.meeting.value"
+          :can-use="{ left: split.cardOf('left') !== null && nameProblem === null, right: split.cardOf('right') !== null && nameProblem === null }" @use="usePieces" @use-side="useSide"
+        />
       </section>
       <section class="panel models" aria-labelledby="models-title">
         <div class="panel-head"><h2 id="models-title" class="panel-title">Models, best first <span class="caption">judged on rows they did not see</span></h2></div>
@@ -425,8 +308,7 @@ select { font: inherit; color: inherit; background: var(--paper); border: 1px so
 .foot { display: flex; justify-content: space-between; margin-top: 0.7rem; }
 .hint { font-size: 0.9rem; padding: 0.2rem 0; }
 .nothing { padding: 2rem 0; }
-.split { display: flex; flex-wrap: wrap; gap: 0.4rem 1rem; align-items: center; border-top: 1px solid var(--hairline); padding-top: 0.6rem; font-size: 0.9rem; }
-.split input, .context input[type='text'] { font: inherit; color: inherit; background: var(--paper); border: 1px solid var(--ink-3); border-radius: 4px; padding: 1px 5px; }
+.context input[type='text'] { font: inherit; color: inherit; background: var(--paper); border: 1px solid var(--ink-3); border-radius: 4px; padding: 1px 5px; }
 .use { display: flex; flex-wrap: wrap; gap: 0.6rem; align-items: center; }
 .as :deep(input), .as input { width: 4.5rem; }
 .own { display: flex; flex-wrap: wrap; gap: 0.4rem; align-items: end; border-top: 1px solid var(--hairline); padding-top: 0.6rem; font-size: 0.9rem; }

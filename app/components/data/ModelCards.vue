@@ -5,7 +5,6 @@ import type { RankedCard } from '~/workers/dataProtocol'
 
 const props = defineProps<{ cards: readonly RankedCard[]; chosen: string; x: string; name: string; input: Unit | null; output: Unit | null }>()
 const emit = defineEmits<{ choose: [key: string]; point: [key: string | null] }>()
-const keyOf = (c: RankedCard) => `${c.family} ${c.method}`
 const fitted = computed(() => props.cards.filter((c) => c.reason === null))
 const refused = computed(() => props.cards.filter((c) => c.reason !== null))
 const title = (c: RankedCard) => `${c.family === 'own' ? 'own formula' : c.family === 'proportional' ? 'through the origin' : c.family}${c.family === 'power' || c.family === 'exponential' ? (c.method === 'logs' ? ', on logarithms' : ', direct') : ''}`
@@ -22,17 +21,17 @@ function key(event: KeyboardEvent, i: number): void {
   if (!next) return
   event.preventDefault()
   event.stopPropagation()
-  emit('choose', keyOf(next))
-  void nextTick(() => document.querySelector<HTMLElement>(`[data-model="${keyOf(next)}"]`)?.focus())
+  emit('choose', cardKey(next))
+  void nextTick(() => document.querySelector<HTMLElement>(`[data-model="${cardKey(next)}"]`)?.focus())
 }
 </script>
 
 <template>
   <div role="radiogroup" aria-label="Models, best first" class="cards">
-    <div v-for="(c, i) in fitted" :key="keyOf(c)" role="none" class="card" :class="{ chosen: keyOf(c) === chosen }" @click="emit('choose', keyOf(c))" @mouseenter="emit('point', keyOf(c))" @mouseleave="emit('point', null)">
+    <div v-for="(c, i) in fitted" :key="cardKey(c)" role="none" class="card" :class="{ chosen: cardKey(c) === chosen }" @click="emit('choose', cardKey(c))" @mouseenter="emit('point', cardKey(c))" @mouseleave="emit('point', null)">
       <div
-        role="radio" class="choice" :aria-checked="keyOf(c) === chosen" :aria-label="`${title(c)}: ${name}(${x}) = ${c.text}`" :tabindex="keyOf(c) === chosen ? 0 : -1" :data-model="keyOf(c)"
-        @keydown.enter.prevent="emit('choose', keyOf(c))" @keydown.space.prevent="emit('choose', keyOf(c))" @keydown="key($event, i)" @focus="emit('point', keyOf(c))" @blur="emit('point', null)"
+        role="radio" class="choice" :aria-checked="cardKey(c) === chosen" :aria-label="`${title(c)}: ${name}(${x}) = ${c.text}`" :tabindex="cardKey(c) === chosen ? 0 : -1" :data-model="cardKey(c)"
+        @keydown.enter.prevent="emit('choose', cardKey(c))" @keydown.space.prevent="emit('choose', cardKey(c))" @keydown="key($event, i)" @focus="emit('point', cardKey(c))" @blur="emit('point', null)"
       >
       <p class="head"><span class="formula"><MathText :latex="`${name}(${x}) = ${c.latex}`" :text="`${name}(${x}) = ${c.text}`" /></span><span class="family">{{ title(c) }}</span></p>
       <p class="quiet"><template v-if="miss(c) !== null">typical miss <b>{{ miss(c) }}</b></template><template v-else>goes through every row it must</template><template v-if="c.r2 !== null"> · R² {{ formatNumber(c.r2, 4) }}</template><template v-if="c.tied"> · as good as the one above</template></p>
@@ -40,13 +39,13 @@ function key(event: KeyboardEvent, i: number): void {
       <p v-for="b in c.beyond" :key="b.kind + ('side' in b ? b.side : '')" :class="beyondWords(b, x, input, output).warns ? 'problem' : 'quiet'">{{ beyondWords(b, x, input, output).text }}</p>
       <p v-if="c.fewRuns" class="problem">misses keep their sign for long: the shape does not fit</p>
       </div>
-      <details v-if="keyOf(c) === chosen" @click.stop @keydown.stop>
+      <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
         <summary>constants</summary>
         <table><tbody><tr v-for="k in c.constants" :key="k.name"><th scope="row">{{ k.name }}</th><td>{{ formatNumber(k.value, 10) }}</td><td class="quiet">{{ k.standardError === null ? 'no spread known' : `± ${formatNumber(k.standardError, 3)}` }}</td></tr></tbody></table>
         <p class="quiet">{{ c.n }} rows<template v-if="c.residualSd !== null"> · residual standard deviation {{ formatNumber(c.residualSd, 4) }}</template><template v-if="c.aicc !== null"> · AICc {{ formatNumber(c.aicc, 4) }}</template> · sum of squares {{ formatNumber(c.rss, 5) }}</p>
       </details>
     </div>
-    <details v-if="refused.length > 0" class="refused"><summary>{{ refused.length }} cannot be fitted</summary><ul><li v-for="c in refused" :key="keyOf(c)" class="quiet"><b>{{ title(c) }}</b>: <PlainText :text="c.reason!" /></li></ul></details>
+    <details v-if="refused.length > 0" class="refused"><summary>{{ refused.length }} cannot be fitted</summary><ul><li v-for="c in refused" :key="cardKey(c)" class="quiet"><b>{{ title(c) }}</b>: <PlainText :text="c.reason!" /></li></ul></details>
   </div>
 </template>
 

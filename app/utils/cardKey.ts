@@ -1,0 +1,4 @@
+import type { RankedCard } from '~/workers/dataProtocol'
+
+/** What tells one model of a ranking from another. */
+export const cardKey = (card: Pick<RankedCard, 'family' | 'method'> | undefined): string => (card ? `${card.family} ${card.method}` : '')
