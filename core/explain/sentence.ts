@@ -73,7 +73,12 @@ class Speaker {
   }
 
   private place(s: Solution, digits = 6): string { return s.reads ? `${this.at(s.at, digits)} (${s.reads})` : this.at(s.at, digits) }
-  private stretch(s: FindingStretch): string { return `from ${formatNumber(s.from ?? -Infinity)} to ${this.at(s.to ?? Infinity)}` }
+  /** "from 8 to 10 lanterns", "from x = 8 to 10" */
+  private span(from: number, to: number): string {
+    const end = formatQuantity(to, this.input, 6)
+    return this.isCounted() ? `from ${formatNumber(from)} to ${end}` : `from ${this.x} = ${this.bare(from)} to ${end}`
+  }
+  private stretch(s: FindingStretch): string { return this.span(s.from ?? -Infinity, s.to ?? Infinity) }
 
   private wholes(all: readonly Solution[]): string {
     const wholes = all.filter((s) => s.whole && s.whole.at !== s.at)
@@ -168,7 +173,7 @@ class Speaker {
       if (s.first !== null && last !== null) return last === s.first ? `for ${formatQuantity(last, this.input)}` : `from ${formatNumber(s.first)} to ${formatQuantity(last, this.input)}`
       if (!Number.isFinite(a)) return `up to ${this.at(b)}`
       if (!Number.isFinite(b)) return `from ${this.at(a)} on`
-      return `from ${formatNumber(a)} to ${this.at(b)}`
+      return this.span(a, b)
     })
     return `${relation} ${list(parts)}.`
   }
@@ -212,7 +217,7 @@ class Speaker {
     const percent = q?.ask === 'rate' && q.as === 'percent'
     const per = this.input?.text ? ` per ${inputNoun(this.x, this.input, 1)}` : ` per ${this.x}`
     const amount = percent ? `${formatNumber(f.value * 100)} %` : this.out(f.value)
-    if (f.about.between) return `${this.name} changes by ${amount}${per} on average from ${formatNumber(f.about.between[0])} to ${this.at(f.about.between[1])}.`
+    if (f.about.between) return `${this.name} changes by ${amount}${per} on average ${this.span(...f.about.between)}.`
     return `At ${this.at(f.about.at ?? 0)} ${this.name} changes by ${amount}${per}.`
   }
 
@@ -220,7 +225,7 @@ class Speaker {
     const { f } = this
     if (f.value === null) return f.message ?? 'Not settled.'
     const [a, b] = f.about.between ?? [0, 0]
-    const stretch = `from ${formatNumber(a)} to ${this.at(b)}`
+    const stretch = this.span(a, b)
     if (f.ask === 'average') return `${this.name} is ${this.out(f.value)} on average ${stretch}.`
     const product = this.totalUnit()
     return `The total of ${this.name} ${stretch} is ${product === null ? formatNumber(f.value) : formatQuantity(f.value, product)}.`

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { Enclosure } from '../interval'
+import { rationalOfDouble, rationalOfTyped, ZERO, type Rational } from '../numeric'
 import { compileNumber, compileSeries, differentiate, resolve, variableSeries, type Expression } from '.'
 
 const formula = (text: string): Expression => resolve(text, { variable: 'x', givens: new Map(), functions: new Map() } as never).expression!
@@ -34,4 +35,32 @@ describe('Taylor series', () => {
       }
     }))
   })
+  // Against fractions: (a x + b)(c x + d) has the coefficients of the product at p; (a x + b)/(c x + d) = w₀, then w_k = −c/D w_(k−1), with a/D added once, D = c p + d.
+  const coefficient = fc.oneof(fc.integer({ min: -99, max: 99 }), fc.double({ min: -1e3, max: 1e3, noNaN: true })).filter((v) => Math.abs(v) > 1e-6)
+  const text = (v: number) => `(${String(v).replace(/e(.*)$/, '*10^($1)')})`
+  const exact = (v: number): Rational => rationalOfTyped(v)!
+  const holds = (e: Enclosure, v: Rational) => { expect(rationalOfDouble(e.lo).compare(v) <= 0 && rationalOfDouble(e.hi).compare(v) >= 0, `${v.toFraction()} in ${e.lo} … ${e.hi}`).toBe(true) }
+  it('products and quotients hold their exact coefficients', () => fc.assert(fc.property(coefficient, coefficient, coefficient, coefficient, fc.double({ min: -5, max: 5, noNaN: true }), (a, b, c, d, p) => {
+    const [A, B, C, D, P] = [exact(a), exact(b), exact(c), exact(d), rationalOfDouble(p)]
+    const [u, v] = [A.mul(P).add(B), C.mul(P).add(D)]
+    const product = at(`(${text(a)} x + ${text(b)})*(${text(c)} x + ${text(d)})`, p)!
+    ;[u.mul(v), A.mul(v).add(u.mul(C)), A.mul(C), ZERO].forEach((w, k) => { holds(product[k]!, w) })
+    const quotient = at(`(${text(a)} x + ${text(b)})/(${text(c)} x + ${text(d)})`, p)
+    if (!quotient) return
+    let w = u.div(v)
+    for (let k = 0; k <= 6; k++) { holds(quotient[k]!, w); w = k === 0 ? A.sub(w.mul(C)).div(v) : w.mul(C).neg().div(v) }
+  }), { numRuns: 500 }))
+  it('whole powers hold their exact coefficients, and stay narrow', () => fc.assert(fc.property(coefficient, coefficient, fc.integer({ min: 2, max: 6 }), fc.integer({ min: -3, max: 3 }), (a, b, n, p) => {
+    const series = at(`(${text(a)} x + ${text(b)})^${n}`, p)!
+    const [A, u] = [exact(a), exact(a).mul(p).add(exact(b))]
+    let choose = 1
+    for (let k = 0; k <= 6; k++) {
+      const wanted = k > n ? ZERO : A.pow(k)!.mul(u.pow(n - k)!).mul(choose)
+      holds(series[k]!, wanted)
+      choose = (choose * (n - k)) / (k + 1)
+    }
+    // Nothing cancels inside a coefficient here, so that the bounds are as narrow as the roundings.
+    const size = (k: number) => Math.abs(a) ** k * (Math.abs(a * p) + Math.abs(b)) ** (n - k) * 64
+    for (let k = 0; k <= n; k++) expect(series[k]!.hi - series[k]!.lo).toBeLessThanOrEqual(size(k) * 1e-13)
+  }), { numRuns: 200 }))
 })

@@ -28,8 +28,9 @@ describe('places without a value', () => {
 })
 
 describe('stretches', () => {
-  it('a function that equals the level on a stretch', () => expect(reach('abs(x - 3) + abs(x - 5)', 2)).toMatchObject({ status: 'found', stretches: [{ from: 3, to: 5, ends: '[]' }], says: 'f is 2 from 3 to x = 5.' }))
-  it('a best value taken on a stretch', () => expect(solve({ f: '12 ceil(x/8) + 3' }, { ask: 'greatest', function: 'f' })).toMatchObject({ value: 27, says: 'f is greatest from 8 to x = 10: 27.' }))
+  it('a function that equals the level on a stretch', () => expect(reach('abs(x - 3) + abs(x - 5)', 2)).toMatchObject({ status: 'found', stretches: [{ from: 3, to: 5, ends: '[]' }], says: 'f is 2 from x = 3 to 5.' }))
+  it.each([['1 - 0*abs(x - 4)', 'f is 1 throughout; no input is better than another.'], ['abs(x - 2) + abs(x - 5)', 'f is least from x = 2 to 5: 3.'], ['max(x, 3) + max(3 - x, 0)*0', 'f is least from x = 0 to 3: 3.'], ['abs(x - 2) + abs(x - 5) + abs(x - 8)', 'f is least at x = 5: 6.']])('a level stretch over a kink is one: %s', (text, says) => expect(solve({ f: text }, { ask: 'least', function: 'f' })).toMatchObject({ complete: true, says }))
+  it('a best value taken on a stretch', () => expect(solve({ f: '12 ceil(x/8) + 3' }, { ask: 'greatest', function: 'f' })).toMatchObject({ value: 27, says: 'f is greatest from x = 8 to 10: 27.' }))
   it('all whole inputs of such a stretch tie', () => expect(solve({ f: 'min(x, 6)' }, { ask: 'greatest', function: 'f' }, { from: 0, to: 10, whole: true }).wholeTies!.map((t) => t.at)).toEqual([6, 7, 8, 9, 10]))
   it('a constant is the level everywhere or never', () => {
     expect(reach('0 x', 0)).toMatchObject({ status: 'everywhere', complete: true })

@@ -107,7 +107,7 @@ describe('every kind of question', () => {
   it('total and average of a velocity by pieces: 54 + (18·9 − 81) = 135', () => {
     const v: FunctionRow = { name: 'v', of: 'x', unit: 'm/s', by: { kind: 'pieces', pieces: [{ text: '3 x', from: 0, to: 6, ends: '[)' }, { text: '18 - 2 (x - 6)', from: 6, to: 15 }] } }
     const vars = { variables: [{ name: 'x', unit: 's', from: 0, to: 15 }] }
-    expect(ask([v], { id: 'q', ask: 'total', function: 'v', between: [0, 15] }, vars)).toMatchObject({ value: 135, complete: true, says: 'The total of v from 0 to x = 15 s is 135 m.' })
+    expect(ask([v], { id: 'q', ask: 'total', function: 'v', between: [0, 15] }, vars)).toMatchObject({ value: 135, complete: true, says: 'The total of v from x = 0 to 15 s is 135 m.' })
     expect(ask([v], { id: 'q', ask: 'average', function: 'v', between: [0, 15] }, vars).value).toBe(9)
     const s: FunctionRow = { name: 's', of: 'x', by: { kind: 'total', function: 'v', from: 0 } }
     expect(ask([v, s], { id: 'q', ask: 'value', function: 's', at: 15 }, vars).value).toBe(135)

@@ -58,6 +58,17 @@ interface Candidate {
 /** Values this close, relative to their size, are one value seen through rounding. */
 const TIE_REL_TOL = 1e-13
 
+/** Level stretches as one where they meet at a place that takes the value too; `flats` of one value. */
+function joined<F extends { lo: number; hi: number; low: number; high: number }>(flats: readonly F[], places: readonly { lo: number; hi: number }[]): F[] {
+  const out: F[] = []
+  for (const f of [...flats].sort((a, b) => a.lo - b.lo)) {
+    const last = out[out.length - 1]
+    if (last && (f.lo < last.hi || (f.lo === last.hi && places.some((c) => c.lo <= f.lo && c.hi >= f.lo)))) out[out.length - 1] = { ...last, hi: Math.max(last.hi, f.hi), low: Math.min(last.low, f.low), high: Math.max(last.high, f.high) }
+    else out.push(f)
+  }
+  return out
+}
+
 /**
  * Greatest (sense 1) or least (sense −1) value on from…to: values at all zeros of the slope, ends, kinks, breaks and edges of the domain compared by proven
  * bounds. `complete` when every such place was found.
@@ -98,13 +109,14 @@ export function findBest(e: Expression, table: FunctionTable, from: Rational | n
   const exactBest = winners.map((c) => c.exactValue).filter((v) => v !== null).sort((a, b) => b.compare(a) * sense)[0] ?? null
   const tied = winners.filter((c) => !exactBest || !c.exactValue || c.exactValue.compare(exactBest) === 0)
   const real = tied.filter((c) => !c.open)
-  const flats = flat.filter((f) => hope(f) >= level - slack)
+  const flats = joined(flat.filter((f) => hope(f) >= level - slack), real)
   const open = doubt.filter((d) => mayBeat(e, table, d, level + slack, sense))
   if (real.length === 0 && flats.length === 0) {
     const c = tied[0]!
     return open.length > 0 ? { status: 'unsettled', open } : { status: 'approached', near: c.at, limit: (c.low + c.high) / 2 }
   }
-  const best = mergeBest(real)
+  // A kink in the middle of a level stretch is no answer of its own.
+  const best = mergeBest(real).filter((c) => !flats.some((f) => f.lo < c.lo && c.hi < f.hi))
   const first = best[0]
   if (open.length > 0 && best.length === 0 && flats.length === 0) return { status: 'unsettled', open }
   const low = Math.min(...(real.length > 0 ? real : flats).map((c) => c.low))

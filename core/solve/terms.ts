@@ -11,7 +11,7 @@ export function constantSign(c: Expression): -1 | 0 | 1 | null {
 }
 
 /** A term of a sum with its sign. */
-interface SignedTerm { readonly term: Expression; readonly sign: 1 | -1 }
+export interface SignedTerm { readonly term: Expression; readonly sign: 1 | -1 }
 
 export function termsOf(e: Expression, sign: 1 | -1 = 1, out: SignedTerm[] = []): SignedTerm[] {
   if (e.kind === 'add') { termsOf(e.a, sign, out); termsOf(e.b, sign, out) }

@@ -1,6 +1,6 @@
 import { PI, add, apply, compileEnclosure, dependsOnVariable, divide, exactNumber, multiply, negate, parts, power, size, subtract, wholeExponent, wholeNumber, type Expression } from '../formula'
 import { EMPTY, Enclosure, PARTIAL, containsZero } from '../interval'
-import { ONE, ZERO, denominator, isInteger, isZero, isolateRealRoots, numerator, poly, ratio, rationalRoot, signOf, toDouble, type Rational } from '../numeric'
+import { ONE, ZERO, denominator, isInteger, isZero, isolateRealRoots, numerator, poly, ratio, rationalRoot, signOf, toDouble, type Polynomial, type Rational } from '../numeric'
 import { MAX_BOXES } from './branch'
 import { commonParts } from './commonPart'
 import { exactRational, isExactlyZero, vanishesAt } from './constant'
@@ -9,7 +9,7 @@ import { intervalZeros } from './intervalZeros'
 import { exactForms, rationalZeros } from './polynomialZeros'
 import { MAX_DEGREE, polynomialForm, rationalForm } from './rationalForm'
 import type { FunctionTable } from './table'
-import { clearDenominators, collect, constantSign, exponentialTerm, signed, termsOf } from './terms'
+import { clearDenominators, collect, constantSign, exponentialTerm, signed, termsOf, type SignedTerm } from './terms'
 import { EVERYWHERE, NONE, merge, outward, unsettled, withMultiplicity, type Stretch, type ZeroSet } from './zeroSet'
 
 /** How many solutions of a periodic equation are listed one by one. */
@@ -304,6 +304,14 @@ function scaledBy(e: Expression, r: Rational): Expression {
   return isInteger(under) ? divide(e, exactNumber(under)) : multiply(exactNumber(r), e)
 }
 
+/** The terms of a sum without polynomial ones that add up to a number, such as k x where k is 0, put in as that number; null where none do. They would hide that the rest stands alone. */
+function withoutCancelled(terms: readonly SignedTerm[]): Expression[] | null {
+  const straight = terms.map((t) => polynomialForm(signed(t)))
+  const sum = straight.reduce<Polynomial>((a, p) => (p ? poly.add(a, p) : a), [])
+  if (poly.degree(sum) > 0 || straight.every((p) => p === null)) return null
+  return [...terms.filter((_, i) => straight[i] === null).map(signed), exactNumber(sum[0] ?? ZERO)]
+}
+
 function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
   const exact = rationalZeros(e, s)
   if (exact) return exact
@@ -311,6 +319,8 @@ function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
   const moving = all.filter((t) => dependsOnVariable(t.term))
   const still = all.filter((t) => !dependsOnVariable(t.term)).map(signed)
   const constant = still.reduce((a, b) => add(a, b), wholeNumber(0))
+  const left = withoutCancelled(moving)
+  if (left) return solveZero(left.reduce((a, b) => add(a, b), constant), s, depth + 1)
   if (moving.length === 1) {
     const only = moving[0]!
     return solveEquals(only.term, only.sign > 0 ? negate(constant) : constant, s, depth + 1)

@@ -93,7 +93,7 @@ test('counts that fall and then rise are split, joined, and become one function 
   await page.keyboard.press('Enter')
   await page.getByLabel('Model of the left side').selectOption('linear direct')
   await page.getByLabel('Model of the right side').selectOption('linear direct')
-  await expect(page.getByText(/It jumps by/)).toBeVisible()
+  await expect(page.getByText(/It (jumps up|drops) by/)).toBeVisible()
   await page.getByRole('button', { name: /^Join them at t = 6\.\d+/ }).click()
   await expect(page.getByText('The sides are joined at the break.')).toBeVisible()
   await page.getByLabel('Which side owns the break').selectOption('left')

@@ -226,7 +226,7 @@ async function pasted(event: ClipboardEvent): Promise<void> {
 }
 onMounted(() => window.addEventListener('paste', pasted))
 onBeforeUnmount(() => window.removeEventListener('paste', pasted))
-const jumpWords = computed(() => { const j = split.jump.value; return j === null ? null : Math.abs(j) < 1e-6 * Math.abs(split.valueOf('left', splitAt.value!)) ? 'The sides are joined at the break.' : `It jumps by ${yOut(j)} there.` })
+const jumpWords = computed(() => { const j = split.jump.value; return j === null ? null : Math.abs(j) < 1e-6 * Math.abs(split.valueOf('left', splitAt.value!)) ? 'The sides are joined at the break.' : `It ${j > 0 ? 'jumps up' : 'drops'} by ${yOut(Math.abs(j))} there.` })
 const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4)
 </script>
 
