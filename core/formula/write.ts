@@ -1,5 +1,5 @@
 import { ONE, isInteger, isZero, denominator, numerator, ratio, rationalText, signOf, toDouble, type Polynomial, type Rational } from '../numeric'
-import type { Expression } from './expression'
+import { apply, divide, type Expression } from './expression'
 import { latexBrackets, latexName } from './print'
 
 /** Shortest decimal of a fraction that has one of at most `digits` places, else null. */
@@ -106,6 +106,9 @@ function write(e: Expression, name: string, wanted: number, tex: boolean): strin
       if (e.name === 'exp' && e.a.kind === 'number' && e.a.exact?.compare(ONE) === 0) return 'e'
       if (tex && e.name === 'exp') return wrap(`e^{${w(e.a, 0)}}`, POWER)
       if (tex && e.name === 'sqrt') return `\\sqrt{${w(e.a, 0)}}`
+      if (tex && e.name === 'abs') return `\\left|${w(e.a, 0)}\\right|`
+      // The slope of abs is a sign; people write it as a quotient, which has no value at 0 either.
+      if (e.name === 'sign') return w(divide(e.a, apply('abs', e.a)), wanted)
       return applied(tex ? (e.name === 'ln' || e.name === 'sin' || e.name === 'cos' || e.name === 'tan' ? `\\${e.name}` : `\\operatorname{${e.name}}`) : e.name, e.a)
     case 'root': return tex ? `\\sqrt[${e.n}]{${w(e.a, 0)}}` : `root(${w(e.a, 0)}, ${e.n})`
     case 'min': case 'max': return applied(tex ? `\\${e.kind}` : e.kind, e.a, e.b)

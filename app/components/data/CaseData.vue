@@ -52,6 +52,8 @@ const limit = ref('')
 const context = computed((): Context => ({ notNegative: notNegative.value, limit: limit.value.trim() !== '' && Number.isFinite(Number(limit.value.replaceAll(',', ''))) ? Number(limit.value.replaceAll(',', '')) : null }))
 const givens = computed(() => (props.document.givens ?? []).map((g) => [g.name, g.value] as const))
 watch(() => rows.value?.y.every((v) => v >= 0), (all) => { if (all !== undefined) notNegative.value = all }, { immediate: true })
+// Models of other columns are not shown for these.
+watch([index, () => tables.value.length, xName, yName], () => { cards.value = []; suggested.value = []; split.at.value = null })
 let timer: ReturnType<typeof setTimeout> | undefined
 watch([rows, context, ownKept], () => { clearTimeout(timer); timer = setTimeout(() => void rank(), cards.value.length === 0 ? 0 : 150) }, { immediate: true })
 onScopeDispose(() => clearTimeout(timer))
