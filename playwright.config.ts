@@ -8,6 +8,8 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 8_000 },
   reporter: [['line']],
+  // Frames are counted last and alone: a second test on the same two cores would be counted too.
+  projects: [{ name: 'views', testIgnore: '**/frames.spec.ts' }, { name: 'frames', testMatch: '**/frames.spec.ts', dependencies: ['views'] }],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
