@@ -28,8 +28,16 @@ export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost
   let shownJob = 0
   /** The cases that were asked about and are not answered yet. */
   const asked = new Map<number, CaseFile>()
-  const worker = newestFirst<AnalysisRequest, AnalysisReply>(() => new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' }), taken, (message) => { failure.value = message; working.value = false }, PATIENCE)
+  const worker = newestFirst<AnalysisRequest, AnalysisReply>(() => new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' }), arrived, (message) => { failure.value = message; working.value = false }, PATIENCE)
 
+  /** The last reply that came and is not on the page yet; while a hand drags, the page changes between two frames. */
+  let pending: AnalysisReply | null = null
+  function arrived(data: AnalysisReply): void {
+    if (!isDragged()) { pending = null; taken(data); return }
+    const isFirst = pending === null
+    pending = data
+    if (isFirst) afterFrame(() => { const last = pending; pending = null; if (last) taken(last) })
+  }
   function taken(data: AnalysisReply): void {
     const answered = asked.get(data.job)
     for (const earlier of asked.keys()) if (earlier <= data.job) asked.delete(earlier)

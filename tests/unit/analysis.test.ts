@@ -23,11 +23,16 @@ class HeldWorker {
 const valueOf = (c: CaseFile | null) => c?.givens?.[0]?.value
 const withValue = (value: number): CaseFile => ({ format: 'pasear-case', version: 1, title: 'T', givens: [{ name: 'a', value }] })
 let scope: EffectScope
+/** What waits for the next frame; null where frames come at once. */
+let waiting: (() => void)[] | null
+const afterFrame = (run: () => void) => { if (waiting) waiting.push(run); else run() }
+const frame = () => { for (const run of waiting!.splice(0)) run() }
 
 beforeEach(() => {
   vi.useFakeTimers()
   HeldWorker.made = []
-  for (const [name, value] of Object.entries({ computed, onScopeDispose, ref, shallowRef, toRaw, watch, newestFirst, shareParts, Worker: HeldWorker, onMounted: (f: () => void) => { f() } })) vi.stubGlobal(name, value)
+  waiting = null
+  for (const [name, value] of Object.entries({ computed, onScopeDispose, ref, shallowRef, toRaw, watch, afterFrame, newestFirst, shareParts, Worker: HeldWorker, onMounted: (f: () => void) => { f() } })) vi.stubGlobal(name, value)
 })
 afterEach(() => { scope.stop(); vi.unstubAllGlobals(); vi.useRealTimers() })
 
@@ -90,6 +95,32 @@ describe('the case on the page and its answers', () => {
     a.worker().answer()
     expect(a.here()).toEqual([9, '2'])
     a.worker().answer()
+    expect(a.here()).toEqual([9, '9'])
+  })
+  it('while a hand drags, answers wait for the gap between two frames; only the last of them is shown', async () => {
+    const a = await open(1)
+    a.worker().answer()
+    waiting = []
+    await a.set(2, true)
+    await a.set(3, true)
+    a.worker().answer()
+    expect(a.here()).toEqual([1, '1'])
+    a.worker().answer()
+    frame()
+    expect(a.here()).toEqual([3, '3'])
+    // Nothing is left for the frame after.
+    expect(waiting).toEqual([])
+  })
+  it('what is typed does not wait for a frame, nor is it taken back by a drag that came before', async () => {
+    const a = await open(1)
+    a.worker().answer()
+    waiting = []
+    await a.set(2, true)
+    a.worker().answer()
+    await a.set(9)
+    a.worker().answer()
+    expect(a.here()).toEqual([9, '9'])
+    frame()
     expect(a.here()).toEqual([9, '9'])
   })
   it('a hand that rests leaves nothing behind', async () => {
