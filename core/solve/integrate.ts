@@ -60,7 +60,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
 function bounded(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): Enclosure | (Integral & { ok: false }) {
   const f = compileEnclosure(e, table.enclosure)
   const series = compileSeries(e, table.series)
-  const size = scaleOf(e, table, a, b)
+  const size = scaleOf(e, table, a, b, relTol)
   const stack: [number, number, number][] = [[a, b, 0]]
   let sum = new Enclosure(0, 0)
   let cells = 0
@@ -101,9 +101,21 @@ function bounded(e: Expression, table: FunctionTable, a: number, b: number, relT
 /** ∫ x^k from `left` to `right`. */
 const moment = (left: Enclosure, right: Enclosure, k: number): Enclosure => iv.divide(iv.subtract(iv.integerPower(right, k + 1), iv.integerPower(left, k + 1)), new Enclosure(k + 1, k + 1))
 
-function scaleOf(e: Expression, table: FunctionTable, a: number, b: number): number {
+/** Rounding widens the bounds of single values by this much and more; a sum cannot be known better than its terms. */
+const ROUNDINGS = 64
+/** What is summed is about this large, in y-unit · x-unit; where terms cancel, not less than what rounding leaves of them at the wanted width. */
+function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): number {
   const f = compileNumber(e, table.number)
+  const bounds = compileEnclosure(e, table.enclosure)
   let most = 0
-  for (let i = 0; i <= 32; i++) { const v = Math.abs(f(a + ((b - a) * i) / 32)); if (Number.isFinite(v) && v > most) most = v }
+  for (let i = 0; i <= 32; i++) {
+    const x = a + ((b - a) * i) / 32
+    const v = Math.abs(f(x))
+    if (Number.isFinite(v) && v > most) most = v
+    if (i % 8 !== 4) continue
+    const { lo, hi, flags } = bounds(new Enclosure(x, x))
+    const left = ((hi - lo) * ROUNDINGS) / relTol
+    if (!flags && Number.isFinite(left) && left > most) most = left
+  }
   return Math.max(most * (b - a), 1e-300)
 }
