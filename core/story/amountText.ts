@@ -1,5 +1,5 @@
 import { rationalOfDecimal, rationalOfDouble, ratio, toDouble } from '../numeric'
-import { parseUnit } from '../units'
+import { parseUnit, sameUnit } from '../units'
 
 /** A number with its unit as people write it: `$2.50`, `180 $`, `4.2 % a year`, `320 lanterns`, `1,200`. */
 export interface AmountRead { readonly value: number; readonly unit: string | null; readonly rest: string }
@@ -31,6 +31,11 @@ const SIGN = '[$€£¥₹₽₩₺₴]'
 
 const UNIT_WORD = `(?:${SIGN}|°[CF]|\\p{L}[\\p{L}\\d]*)(?:[²³]|\\^-?\\d+)?`
 const UNIT_TAIL = new RegExp(`^\\s*((?:${UNIT_WORD})?(?:\\s*/\\s*${UNIT_WORD})*)`, 'u')
+/** Units of measure side by side are one unit, `kg m/s²`; other words side by side are just words. */
+const MEASURE = '(?:kg|mg|g|km|cm|mm|m|min|s|h|lb|l|mL|t)(?:[²³]|\\^-?\\d+)?(?![\\p{L}\\d])'
+const PRODUCT_TAIL = new RegExp(`^\\s*(${MEASURE}(?:(?:\\s+|\\s*·\\s*)${MEASURE})+(?:\\s*/\\s*${UNIT_WORD})*)`, 'u')
+/** A currency sign before its number; a minus right before the sign belongs to the number, one after a letter or a digit does not. */
+const SIGN_BEFORE = new RegExp(`((?<![\\p{L}\\d])[−-])?(${SIGN})\\s?$`, 'u')
 
 /** Reads the first number of a text, with the unit beside it. @returns null when there is no number */
 export function readAmountText(text: string): AmountRead | null {
@@ -40,25 +45,27 @@ export function readAmountText(text: string): AmountRead | null {
   if (!exact) return null
   const before = text.slice(0, match.index)
   const after = text.slice(match.index + match[0].length)
-  const sign = new RegExp(`(${SIGN})\\s?$`, 'u').exec(before)?.[1]
+  const [, minus, sign] = SIGN_BEFORE.exec(before) ?? []
   const percent = /^\s?%/.exec(after)
   if (percent) {
     const per = /^\s*(?:\/\s*|an?\s+|per\s+|each\s+|every\s+)(\p{L}+)/u.exec(after.slice(percent[0].length))
     return { value: toDouble(exact.div(ratio(100))), unit: per ? `%/${per[1]}` : '%', rest: after.slice(percent[0].length + (per?.[0].length ?? 0)) }
   }
-  const tail = UNIT_TAIL.exec(after)?.[1]?.trim() ?? ''
+  const tail = (PRODUCT_TAIL.exec(after) ?? UNIT_TAIL.exec(after))?.[1]?.trim() ?? ''
   const written = sign ? `${sign}${tail.startsWith('/') ? tail : ''}` : tail
   const unit = written && parseUnit(written).unit ? written.replace(/\s*\/\s*/g, '/') : null
   const used = sign ? (tail.startsWith('/') ? tail : '') : unit ? tail : ''
-  return { value: toDouble(exact), unit, rest: used ? after.slice(after.indexOf(used) + used.length) : after }
+  return { value: toDouble(minus ? exact.neg() : exact), unit, rest: used ? after.slice(after.indexOf(used) + used.length) : after }
 }
 
 /**
- * A value typed in place of an earlier one. `6.5 %` keeps the unit `%/year`, `$3` keeps `$/lantern`; a bare `6.5` for a percentage means 6.5 %.
+ * A value typed in place of an earlier one. `6.5 %` keeps the unit `%/year`, `$3` keeps `$/lantern`; a bare `6.5` for a percentage means 6.5 %. The same unit written
+ * in another way, `m²` for `m^2`, stays as it was written.
  *
  * @param before  unit of the earlier value, as it is written in the case
  */
 export function retypedAmount(read: AmountRead, before: string | undefined): { value: number; unit: string | undefined } {
   if (!read.unit && before?.startsWith('%')) return { value: toDouble((rationalOfDouble(read.value)).div(ratio(100))), unit: before }
-  return { value: read.value, unit: !read.unit || before?.startsWith(`${read.unit}/`) ? before : read.unit }
+  const [was, is] = [before, read.unit].map((u) => (u ? parseUnit(u).unit : null))
+  return { value: read.value, unit: !read.unit || before?.startsWith(`${read.unit}/`) || (was && is && sameUnit(was, is)) ? before : read.unit }
 }

@@ -5,10 +5,7 @@ import type { Mark } from '../model'
  * words were changed keeps its unchanged ends, or goes when nothing of it is left.
  */
 export function shiftMarks(marks: readonly Mark[], before: string, after: string): Mark[] {
-  let head = 0
-  while (head < before.length && head < after.length && before[head] === after[head]) head++
-  let tail = 0
-  while (tail < before.length - head && tail < after.length - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++
+  const { head, tail } = changed(marks, before, after)
   const removedEnd = before.length - tail
   const shift = after.length - before.length
   return marks.flatMap((m) => {
@@ -17,6 +14,21 @@ export function shiftMarks(marks: readonly Mark[], before: string, after: string
     const end = m.end <= head ? m.end : m.end >= removedEnd ? m.end + shift : head
     return end > start ? [{ ...m, start, end }] : []
   })
+}
+
+/** How much stayed before and after an edit. Beside repeated letters it could have been at several places; one that cuts no mark is preferred, then the last. */
+function changed(marks: readonly Mark[], before: string, after: string): { head: number; tail: number } {
+  let head = 0
+  while (head < before.length && head < after.length && before[head] === after[head]) head++
+  let tail = 0
+  while (tail < before.length - head && tail < after.length - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++
+  const cuts = (at: number, end: number) => marks.filter((m) => m.start < Math.max(end, at) && m.end > at && !(at === end && m.start === at)).length
+  let best = { head, tail, cost: cuts(head, before.length - tail) }
+  for (let h = head - 1, t = tail + 1; h >= 0 && best.cost > 0 && before[before.length - t] === after[after.length - t]; h--, t++) {
+    const cost = cuts(h, before.length - t)
+    if (cost < best.cost) best = { head: h, tail: t, cost }
+  }
+  return best
 }
 
 export interface StoryRun { readonly text: string; readonly start: number; readonly mark: Mark | null; readonly index: number }
