@@ -72,4 +72,12 @@ describe('numbers shown and typed again', () => {
     expect(r.ok, `${line}: ${r.ok ? '' : r.message}`).toBe(true)
     if (r.ok) expect(r.entry, line).toMatchObject({ kind: 'given' })
   }), { numRuns: 300 }))
+  it.each([
+    ['−$5', -5, '$', ''], ['-€0.01', -0.01, '€', ''], ['costs −$5 each', -5, '$', ' each'],
+    // A hyphen in a word or a range, and the dash of a list, are no minus.
+    ['price-$5', 5, '$', ''], ['- $5 for paper', 5, '$', ' for paper'],
+    ['10 kg m/s²', 10, 'kg m/s²', ''], ['5 km h', 5, 'km h', ''], ['4 N·m', 4, 'N', '·m'],
+    // Words side by side are just words.
+    ['12 lanterns and more', 12, 'lanterns', ' and more'], ['20 min walk', 20, 'min', ' walk'], ['3 m a day', 3, 'm', ' a day'],
+  ] as const)('%s', (text, amount, unit, rest) => expect(readAmountText(text)).toEqual({ value: amount, unit, rest }))
 })
