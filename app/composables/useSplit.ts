@@ -3,7 +3,8 @@ import { meetingNear, stretchOf, type Owner } from '#core/data'
 import type { RankedCard } from '~/workers/dataProtocol'
 
 type Rows = { readonly x: readonly number[]; readonly y: readonly number[] }
-export type Side = 'left' | 'right'
+/** The side of a break; what owns it is one of the two. */
+export type Side = Owner
 export const SIDES: readonly Side[] = ['left', 'right']
 /** A break that moves is worked out again when it rests this long, in ms. */
 const REST = 120
