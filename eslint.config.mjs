@@ -1,24 +1,72 @@
-import withNuxt from './.nuxt/eslint.config.mjs'
+import withNuxt from "./.nuxt/eslint.config.mjs";
 
-const outside = ['vue', 'vue/*', 'nuxt', 'nuxt/*', '#app', '#app/*', '#imports', 'pinia', '@pinia/*', 'primevue', 'primevue/*', 'h3', 'nitropack', 'zod', 'echarts', 'drizzle-orm', '@libsql/*', 'node:*', '~/*', '~~/*', '#shared/*', '**/app/**', '**/server/**', '**/shared/**']
+const outside = [
+  "vue",
+  "vue/*",
+  "nuxt",
+  "nuxt/*",
+  "#app",
+  "#app/*",
+  "#imports",
+  "pinia",
+  "@pinia/*",
+  "primevue",
+  "primevue/*",
+  "h3",
+  "nitropack",
+  "zod",
+  "echarts",
+  "drizzle-orm",
+  "@libsql/*",
+  "node:*",
+  "~/*",
+  "~~/*",
+  "#shared/*",
+  "**/app/**",
+  "**/server/**",
+  "**/shared/**",
+];
 
 export default withNuxt(
   {
     rules: {
-      'no-eval': 'error', 'no-implied-eval': 'error', 'no-new-func': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      'vue/html-self-closing': 'off', 'vue/max-attributes-per-line': 'off', 'vue/singleline-html-element-content-newline': 'off', 'vue/first-attribute-linebreak': 'off', 'vue/attributes-order': 'off', 'vue/require-default-prop': 'off', 'vue/multi-word-component-names': 'off',
+      "no-eval": "error",
+      "no-implied-eval": "error",
+      "no-new-func": "error",
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
+      "vue/html-self-closing": "off",
+      "vue/max-attributes-per-line": "off",
+      "vue/singleline-html-element-content-newline": "off",
+      "vue/first-attribute-linebreak": "off",
+      "vue/attributes-order": "off",
+      "vue/require-default-prop": "off",
+      "vue/multi-word-component-names": "off",
     },
   },
   {
     // The core is pure: nothing of the interface, the server, the clock or chance.
-    files: ['core/**/*.ts'],
-    ignores: ['core/**/*.test.ts', 'core/**/*.fixture.ts'],
+    files: ["core/**/*.ts"],
+    ignores: ["core/**/*.test.ts", "core/**/*.fixture.ts"],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core imports only from the core.' }] }],
-      'no-restricted-globals': ['error', { name: 'Date', message: 'The core has no clock.' }, 'window', 'document', 'fetch', 'process', 'performance', 'setTimeout'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'The core has no chance in it.' }],
+      "no-restricted-imports": [
+        "error",
+        { patterns: [{ group: outside, message: "The core imports only from the core." }] },
+      ],
+      "no-restricted-globals": [
+        "error",
+        { name: "Date", message: "The core has no clock." },
+        "window",
+        "document",
+        "fetch",
+        "process",
+        "performance",
+        "setTimeout",
+      ],
+      "no-restricted-properties": [
+        "error",
+        { object: "Math", property: "random", message: "The core has no chance in it." },
+      ],
     },
   },
-  { ignores: ['.output', '.data', 'server/db/migrations', 'test-results', 'playwright-report'] },
-)
+  { ignores: [".output", ".data", "server/db/migrations", "test-results", "playwright-report"] },
+);

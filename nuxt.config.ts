@@ -1,74 +1,100 @@
-import type { NitroConfig } from 'nitropack/types'
-import { copyFile } from 'node:fs/promises'
-import { fileURLToPath } from 'node:url'
+import type { NitroConfig } from "nitropack/types";
+import { copyFile } from "node:fs/promises";
+import { fileURLToPath } from "node:url";
 
-const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 // While developing, styles are put in as they change, without the page's nonce; the built application allows none such.
-const styles = process.env.NODE_ENV === 'development' ? ["'self'", "'unsafe-inline'"] : ["'self'", "'nonce-{{nonce}}'"]
+const styles = process.env.NODE_ENV === "development" ? ["'self'", "'unsafe-inline'"] : ["'self'", "'nonce-{{nonce}}'"];
 
 const nitro: NitroConfig = {
   compressPublicAssets: true,
-  alias: { '#core': folder('./core') },
-  errorHandler: '~~/server/error.ts',
-  serverAssets: [{ baseName: 'demo', dir: '../demo' }],
-}
+  alias: { "#core": folder("./core") },
+  errorHandler: "~~/server/error.ts",
+  serverAssets: [{ baseName: "demo", dir: "../demo" }],
+};
 
 export default defineNuxtConfig({
-  compatibilityDate: '2026-11-01',
+  compatibilityDate: "2026-11-01",
   telemetry: false,
   // Every view is worked out in the browser from the case itself; the server sends a shell and keeps the cases.
   ssr: false,
-  spaLoadingTemplate: 'spa-loading.html',
-  modules: ['@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-security', '@nuxt/eslint'],
+  spaLoadingTemplate: "spa-loading.html",
+  modules: ["@pinia/nuxt", "@primevue/nuxt-module", "nuxt-security", "@nuxt/eslint"],
   css: [
-    '@fontsource-variable/atkinson-hyperlegible-next/index.css',
-    '@fontsource-variable/literata/index.css',
-    '~/assets/tokens.css',
-    '~/assets/base.css',
+    "@fontsource-variable/atkinson-hyperlegible-next/index.css",
+    "@fontsource-variable/literata/index.css",
+    "~/assets/tokens.css",
+    "~/assets/base.css",
   ],
   app: {
     head: {
-      title: 'Pasear',
-      htmlAttrs: { lang: 'en' },
-      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'description', content: 'From a story to a decision.' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/lantern.svg' }],
+      title: "Pasear",
+      htmlAttrs: { lang: "en" },
+      meta: [
+        { name: "viewport", content: "width=device-width, initial-scale=1" },
+        { name: "description", content: "From a story to a decision." },
+      ],
+      link: [{ rel: "icon", type: "image/svg+xml", href: "/lantern.svg" }],
     },
   },
-  components: [{ path: '~/components', pathPrefix: false }],
-  alias: { '#core': folder('./core') },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noImplicitOverride: true } } },
+  components: [{ path: "~/components", pathPrefix: false }],
+  alias: { "#core": folder("./core") },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, noImplicitOverride: true } },
+  },
   primevue: {
-    importTheme: { from: '~/theme.ts' },
-    components: { include: ['Button', 'Dialog', 'InputText', 'Menu', 'Popover', 'Select', 'Slider', 'Textarea', 'Toast'] },
+    importTheme: { from: "~/theme.ts" },
+    components: {
+      include: ["Button", "Dialog", "InputText", "Menu", "Popover", "Select", "Slider", "Textarea", "Toast"],
+    },
     directives: { include: [] },
-    composables: { include: ['useToast'] },
+    composables: { include: ["useToast"] },
     // Dialogs open at once: their transition would take the focus back from somebody who already types.
     options: { ripple: false, pt: { dialog: { transition: { css: false } } } },
   },
   // A part that cannot be loaded because the server is away must never reload the page over what was typed.
-  experimental: { emitRouteChunkError: 'manual' },
+  experimental: { emitRouteChunkError: "manual" },
   nitro: nitro as object,
   hooks: {
     // The thread that works plans out is a file of its own beside the server, with the solver it needs.
-    'nitro:init'(made) {
-      made.hooks.hook('compiled', async () => {
-        const { build } = await import('esbuild')
-        const threads = `${made.options.output.serverDir}/threads`
+    "nitro:init"(made) {
+      made.hooks.hook("compiled", async () => {
+        const { build } = await import("esbuild");
+        const threads = `${made.options.output.serverDir}/threads`;
         await build({
-          entryPoints: [folder('./server/threads/planThread.ts')], outfile: `${threads}/planThread.mjs`, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
-          plugins: [{ name: 'own-folders', setup(b) { b.onResolve({ filter: /^#core\// }, ({ path }) => ({ path: folder(`./core/${path.slice(6)}/index.ts`) })); b.onResolve({ filter: /^#shared\// }, ({ path }) => ({ path: folder(`./shared/${path.slice(8)}.ts`) })) } }],
-        })
-        await copyFile(folder('./node_modules/highs/build/highs.wasm'), `${threads}/highs.wasm`)
-      })
+          entryPoints: [folder("./server/threads/planThread.ts")],
+          outfile: `${threads}/planThread.mjs`,
+          bundle: true,
+          platform: "node",
+          format: "esm",
+          target: "node20",
+          logLevel: "error",
+          plugins: [
+            {
+              name: "own-folders",
+              setup(b) {
+                b.onResolve({ filter: /^#core\// }, ({ path }) => ({
+                  path: folder(`./core/${path.slice(6)}/index.ts`),
+                }));
+                b.onResolve({ filter: /^#shared\// }, ({ path }) => ({ path: folder(`./shared/${path.slice(8)}.ts`) }));
+              },
+            },
+          ],
+        });
+        await copyFile(folder("./node_modules/highs/build/highs.wasm"), `${threads}/highs.wasm`);
+      });
     },
   },
   $development: {
     // The development server wants a server entry by name even where nothing is rendered on the server; it is never run.
-    vite: { environments: { ssr: { build: { rollupOptions: { input: folder('./node_modules/nuxt/dist/app/entry.js') } } } } },
+    vite: {
+      environments: { ssr: { build: { rollupOptions: { input: folder("./node_modules/nuxt/dist/app/entry.js") } } } },
+    },
   },
   vite: {
-    worker: { format: 'es' },
+    worker: { format: "es" },
     build: { chunkSizeWarningLimit: 1200 },
   },
   security: {
@@ -82,25 +108,25 @@ export default defineNuxtConfig({
     headers: {
       crossOriginEmbedderPolicy: false,
       contentSecurityPolicy: {
-        'default-src': ["'self'"],
-        'base-uri': ["'none'"],
-        'connect-src': ["'self'"],
-        'font-src': ["'self'", 'data:'],
-        'form-action': ["'self'"],
-        'frame-ancestors': ["'none'"],
-        'img-src': ["'self'", 'data:', 'blob:'],
-        'object-src': ["'none'"],
+        "default-src": ["'self'"],
+        "base-uri": ["'none'"],
+        "connect-src": ["'self'"],
+        "font-src": ["'self'", "data:"],
+        "form-action": ["'self'"],
+        "frame-ancestors": ["'none'"],
+        "img-src": ["'self'", "data:", "blob:"],
+        "object-src": ["'none'"],
         // The compiled solver is WebAssembly; text is never run as code.
-        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'", "'wasm-unsafe-eval'"],
-        'script-src-attr': ["'none'"],
-        'style-src': styles,
-        'style-src-elem': styles,
-        'style-src-attr': ["'unsafe-inline'"],
-        'worker-src': ["'self'"],
-        'upgrade-insecure-requests': false,
+        "script-src": ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'", "'wasm-unsafe-eval'"],
+        "script-src-attr": ["'none'"],
+        "style-src": styles,
+        "style-src-elem": styles,
+        "style-src-attr": ["'unsafe-inline'"],
+        "worker-src": ["'self'"],
+        "upgrade-insecure-requests": false,
       },
       strictTransportSecurity: false,
     },
   },
   eslint: { config: { stylistic: false } },
-})
+});

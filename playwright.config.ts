@@ -1,20 +1,31 @@
-import { defineConfig } from '@playwright/test'
+import { defineConfig } from "@playwright/test";
 
 // Each test starts servers of its own from the production build, so that one can be killed without touching another.
 export default defineConfig({
-  testDir: 'tests/e2e',
-  outputDir: 'test-results',
+  testDir: "tests/e2e",
+  outputDir: "test-results",
   workers: 2,
   timeout: 60_000,
   expect: { timeout: 8_000 },
-  reporter: [['line']],
+  reporter: [["line"]],
   // Frames are counted last and alone: a second test on the same two cores would be counted too.
-  projects: [{ name: 'views', testIgnore: '**/frames.spec.ts' }, { name: 'frames', testMatch: '**/frames.spec.ts', dependencies: ['views'] }],
+  projects: [
+    { name: "views", testIgnore: "**/frames.spec.ts" },
+    { name: "frames", testMatch: "**/frames.spec.ts", dependencies: ["views"] },
+  ],
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.CHROMIUM_PATH || '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      executablePath: process.env.CHROMIUM_PATH || "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
     },
   },
-})
+});

@@ -1,15 +1,25 @@
-import { fileURLToPath } from 'node:url'
-import { defineConfig } from 'vitest/config'
+import { fileURLToPath } from "node:url";
+import { defineConfig } from "vitest/config";
 
-const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 export default defineConfig({
   resolve: {
     alias: [
-      { find: /^~\/(.+)$/, replacement: folder('./app/$1') },
-      { find: /^#core\/([\w-]+)$/, replacement: folder('./core/$1/index.ts') },
-      { find: /^#shared\/(.+)$/, replacement: folder('./shared/$1') },
+      { find: /^~\/(.+)$/, replacement: folder("./app/$1") },
+      { find: /^#core\/([\w-]+)$/, replacement: folder("./core/$1/index.ts") },
+      { find: /^#shared\/(.+)$/, replacement: folder("./shared/$1") },
     ],
   },
-  test: { include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'server/**/*.test.ts', 'app/**/*.test.ts', 'tests/unit/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 30_000 },
-})
+  test: {
+    include: [
+      "core/**/*.test.ts",
+      "shared/**/*.test.ts",
+      "server/**/*.test.ts",
+      "app/**/*.test.ts",
+      "tests/unit/**/*.test.ts",
+      "scripts/**/*.test.ts",
+    ],
+    testTimeout: 30_000,
+  },
+});

@@ -1,32 +1,75 @@
-import { definePreset } from '@primeuix/themes'
-import Base from '@primeuix/themes/nora'
+import { definePreset } from "@primeuix/themes";
+import Base from "@primeuix/themes/nora";
 
-const jade = { 50: '#e3f2ee', 100: '#c8e6dd', 200: '#9dd2c3', 300: '#66b7a3', 400: '#2f9882', 500: '#0c7a66', 600: '#0a6a59', 700: '#08594b', 800: '#06483c', 900: '#04362d', 950: '#02211c' }
+const jade = {
+  50: "#e3f2ee",
+  100: "#c8e6dd",
+  200: "#9dd2c3",
+  300: "#66b7a3",
+  400: "#2f9882",
+  500: "#0c7a66",
+  600: "#0a6a59",
+  700: "#08594b",
+  800: "#06483c",
+  900: "#04362d",
+  950: "#02211c",
+};
 
 /** The component library dressed in the design's own tokens: jade for what can be pressed, hairlines, small corners, no shadows but on what floats. */
 export default {
   preset: definePreset(Base, {
-    primitive: { borderRadius: { none: '0', xs: '3px', sm: '4px', md: '6px', lg: '8px', xl: '10px' } },
+    primitive: { borderRadius: { none: "0", xs: "3px", sm: "4px", md: "6px", lg: "8px", xl: "10px" } },
     semantic: {
-      transitionDuration: '0.12s',
-      focusRing: { width: '2px', style: 'solid', color: '{primary.500}', offset: '2px' },
+      transitionDuration: "0.12s",
+      focusRing: { width: "2px", style: "solid", color: "{primary.500}", offset: "2px" },
       primary: jade,
-      formField: { borderRadius: '{border.radius.md}', paddingX: '0.625rem', paddingY: '0.375rem' },
+      formField: { borderRadius: "{border.radius.md}", paddingX: "0.625rem", paddingY: "0.375rem" },
       colorScheme: {
         light: {
-          surface: { 0: '#ffffff', 50: '#f8fafb', 100: '#f3f5f7', 200: '#dfe3e8', 300: '#c6cdd5', 400: '#8791a0', 500: '#6b7686', 600: '#556070', 700: '#3c4653', 800: '#2a323d', 900: '#1d2530', 950: '#121820' },
-          primary: { color: '{primary.500}', contrastColor: '#ffffff', hoverColor: '{primary.600}', activeColor: '{primary.700}' },
-          text: { color: '#1d2530', mutedColor: '#556070' },
-          formField: { background: '#ffffff', borderColor: '#8791a0', color: '#1d2530', placeholderColor: '#556070' },
+          surface: {
+            0: "#ffffff",
+            50: "#f8fafb",
+            100: "#f3f5f7",
+            200: "#dfe3e8",
+            300: "#c6cdd5",
+            400: "#8791a0",
+            500: "#6b7686",
+            600: "#556070",
+            700: "#3c4653",
+            800: "#2a323d",
+            900: "#1d2530",
+            950: "#121820",
+          },
+          primary: {
+            color: "{primary.500}",
+            contrastColor: "#ffffff",
+            hoverColor: "{primary.600}",
+            activeColor: "{primary.700}",
+          },
+          text: { color: "#1d2530", mutedColor: "#556070" },
+          formField: { background: "#ffffff", borderColor: "#8791a0", color: "#1d2530", placeholderColor: "#556070" },
         },
         dark: {
-          surface: { 0: '#ffffff', 50: '#f3f5f7', 100: '#dfe3e8', 200: '#c3cbd5', 300: '#a3aebb', 400: '#8791a0', 500: '#5d6979', 600: '#42505f', 700: '#2c3946', 800: '#1f2a36', 900: '#17212c', 950: '#101820' },
-          primary: { color: '#4cc0a6', contrastColor: '#06231d', hoverColor: '#6bd0b9', activeColor: '#8bdcc9' },
-          text: { color: '#e8edf2', mutedColor: '#a9b4c1' },
-          formField: { background: '#17212c', borderColor: '#5d6979', color: '#e8edf2', placeholderColor: '#a9b4c1' },
+          surface: {
+            0: "#ffffff",
+            50: "#f3f5f7",
+            100: "#dfe3e8",
+            200: "#c3cbd5",
+            300: "#a3aebb",
+            400: "#8791a0",
+            500: "#5d6979",
+            600: "#42505f",
+            700: "#2c3946",
+            800: "#1f2a36",
+            900: "#17212c",
+            950: "#101820",
+          },
+          primary: { color: "#4cc0a6", contrastColor: "#06231d", hoverColor: "#6bd0b9", activeColor: "#8bdcc9" },
+          text: { color: "#e8edf2", mutedColor: "#a9b4c1" },
+          formField: { background: "#17212c", borderColor: "#5d6979", color: "#e8edf2", placeholderColor: "#a9b4c1" },
         },
       },
     },
   }),
-  options: { darkModeSelector: 'system', cssLayer: false },
-}
+  options: { darkModeSelector: "system", cssLayer: false },
+};

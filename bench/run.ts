@@ -1,211 +1,359 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { cpus } from 'node:os'
-import { compile as mathCompile } from 'mathjs'
-import { analyse, buildModel, type CaseFile, type Plan } from '#core/model'
-import { sentenceOf } from '#core/explain'
-import { compileNumber, resolve, type Expression, type NumberFunction } from '#core/formula'
-import { rationalOfDecimal, type Rational } from '#core/numeric'
-import { FunctionTable, findBest, findRoots } from '#core/solve'
-import { rankModels, solveLeastSquares } from '#core/fit'
-import { solvePlan, valueAt, type Program } from '#core/plan'
-import { solveCompiled } from '#shared/compiledPlan'
-import loadHighs from 'highs'
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { cpus } from "node:os";
+import { compile as mathCompile } from "mathjs";
+import { analyse, buildModel, type CaseFile, type Plan } from "#core/model";
+import { sentenceOf } from "#core/explain";
+import { compileNumber, resolve, type Expression, type NumberFunction } from "#core/formula";
+import { rationalOfDecimal, type Rational } from "#core/numeric";
+import { FunctionTable, findBest, findRoots } from "#core/solve";
+import { rankModels, solveLeastSquares } from "#core/fit";
+import { solvePlan, valueAt, type Program } from "#core/plan";
+import { solveCompiled } from "#shared/compiledPlan";
+import loadHighs from "highs";
 
 // Everything is compared within one run, in turn (A B A B …), so that a machine whose speed drifts does not tilt a ratio.
-const table = new FunctionTable()
-const read = (text: string): Expression => resolve(text, { variable: 'x', givens: new Map(), functions: new Map(), variables: new Set() }).expression!
-const median = (list: number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1]!
-const percentile = (list: number[], p: number): number => [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(p * list.length))]!
-let sink = 0
+const table = new FunctionTable();
+const read = (text: string): Expression =>
+  resolve(text, { variable: "x", givens: new Map(), functions: new Map(), variables: new Set() }).expression!;
+const median = (list: number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1]!;
+const percentile = (list: number[], p: number): number =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(p * list.length))]!;
+let sink = 0;
 
 /** Median time of one call in ms, of two works in turn. */
 function pair(a: () => void, b: () => void, rounds: number, calls: number): { a: number; b: number; ratio: number } {
-  const times: [number, number][] = []
+  const times: [number, number][] = [];
   for (let r = 0; r < rounds + 2; r++) {
-    const t0 = performance.now()
-    for (let i = 0; i < calls; i++) a()
-    const t1 = performance.now()
-    for (let i = 0; i < calls; i++) b()
-    const t2 = performance.now()
-    if (r >= 2) times.push([(t1 - t0) / calls, (t2 - t1) / calls])
+    const t0 = performance.now();
+    for (let i = 0; i < calls; i++) a();
+    const t1 = performance.now();
+    for (let i = 0; i < calls; i++) b();
+    const t2 = performance.now();
+    if (r >= 2) times.push([(t1 - t0) / calls, (t2 - t1) / calls]);
   }
-  return { a: median(times.map((t) => t[0])), b: median(times.map((t) => t[1])), ratio: median(times.map((t) => t[0] / t[1])) }
+  return {
+    a: median(times.map((t) => t[0])),
+    b: median(times.map((t) => t[1])),
+    ratio: median(times.map((t) => t[0] / t[1])),
+  };
 }
 
-const lines: string[] = []
-const say = (text = '') => { lines.push(text); console.log(text) }
-const f2 = (v: number): string => (Math.abs(v) >= 1000 ? String(Math.round(v)) : v.toPrecision(3))
+const lines: string[] = [];
+const say = (text = "") => {
+  lines.push(text);
+  console.log(text);
+};
+const f2 = (v: number): string => (Math.abs(v) >= 1000 ? String(Math.round(v)) : v.toPrecision(3));
 
-say('# Benchmarks')
-say()
-say(`Ratios within one run; times are of this machine on this day only (${cpus().length} cores, Node.js ${process.version}, ${new Date().toISOString().slice(0, 10)}). \`npm run bench\` writes this page.`)
+say("# Benchmarks");
+say();
+say(
+  `Ratios within one run; times are of this machine on this day only (${cpus().length} cores, Node.js ${process.version}, ${new Date().toISOString().slice(0, 10)}). \`npm run bench\` writes this page.`,
+);
 
 // ---- evaluation ---------------------------------------------------------------------------------------------
 const byHand: [string, NumberFunction][] = [
-  ['180 + 2.5 x', (x) => 180 + 2.5 * x],
-  ['x (14 - x/30) - (180 + 2.5 x)', (x) => x * (14 - x / 30) - (180 + 2.5 * x)],
-  ['0.02 x^3 - 1.5 x^2 + 12 x + 300', (x) => 0.02 * x ** 3 - 1.5 * x ** 2 + 12 * x + 300],
-  ['850/(1 + 16 exp(-0.55 x))', (x) => 850 / (1 + 16 * Math.exp(-0.55 * x))],
-  ['1500*1.034^x', (x) => 1500 * 1.034 ** x],
-  ['sin(3 x) exp(-x/4) + ln(x + 2)', (x) => Math.sin(3 * x) * Math.exp(-x / 4) + Math.log(x + 2)],
-]
-say()
-say('## Evaluation')
-say()
-say('| formula | against TypeScript by hand (goal ≤ 2) | mathjs compiled against ours (goal ≥ 15) |')
-say('|---|---|---|')
-const hand: number[] = []
-const peer: number[] = []
+  ["180 + 2.5 x", (x) => 180 + 2.5 * x],
+  ["x (14 - x/30) - (180 + 2.5 x)", (x) => x * (14 - x / 30) - (180 + 2.5 * x)],
+  ["0.02 x^3 - 1.5 x^2 + 12 x + 300", (x) => 0.02 * x ** 3 - 1.5 * x ** 2 + 12 * x + 300],
+  ["850/(1 + 16 exp(-0.55 x))", (x) => 850 / (1 + 16 * Math.exp(-0.55 * x))],
+  ["1500*1.034^x", (x) => 1500 * 1.034 ** x],
+  ["sin(3 x) exp(-x/4) + ln(x + 2)", (x) => Math.sin(3 * x) * Math.exp(-x / 4) + Math.log(x + 2)],
+];
+say();
+say("## Evaluation");
+say();
+say("| formula | against TypeScript by hand (goal ≤ 2) | mathjs compiled against ours (goal ≥ 15) |");
+say("|---|---|---|");
+const hand: number[] = [];
+const peer: number[] = [];
 for (const [text, own] of byHand) {
-  const ours = compileNumber(read(text), table.number)
-  const other = mathCompile(text.replace(/\bln\b/g, 'log').replace(/x \(/g, 'x*('))
-  const run = (f: NumberFunction) => () => { for (let i = 0; i < 200; i++) sink += f(i * 0.05 + 0.1) }
-  const scope = { x: 0 }
-  const theirs = () => { for (let i = 0; i < 200; i++) { scope.x = i * 0.05 + 0.1; sink += other.evaluate(scope) } }
-  const a = pair(run(ours), run(own), 31, 60)
-  const b = pair(theirs, run(ours), 11, 8)
-  hand.push(a.ratio)
-  peer.push(b.ratio)
-  say(`| \`${text}\` | ${f2(a.ratio)} | ${f2(b.ratio)} |`)
+  const ours = compileNumber(read(text), table.number);
+  const other = mathCompile(text.replace(/\bln\b/g, "log").replace(/x \(/g, "x*("));
+  const run = (f: NumberFunction) => () => {
+    for (let i = 0; i < 200; i++) sink += f(i * 0.05 + 0.1);
+  };
+  const scope = { x: 0 };
+  const theirs = () => {
+    for (let i = 0; i < 200; i++) {
+      scope.x = i * 0.05 + 0.1;
+      sink += other.evaluate(scope);
+    }
+  };
+  const a = pair(run(ours), run(own), 31, 60);
+  const b = pair(theirs, run(ours), 11, 8);
+  hand.push(a.ratio);
+  peer.push(b.ratio);
+  say(`| \`${text}\` | ${f2(a.ratio)} | ${f2(b.ratio)} |`);
 }
-say(`| **median** | **${f2(median(hand))}** | **${f2(median(peer))}** |`)
+say(`| **median** | **${f2(median(hand))}** | **${f2(median(peer))}** |`);
 
 // ---- roots, best values -------------------------------------------------------------------------------------
 /** What people do without proofs: 2,000 points, a bracket at each change of sign, bisection. */
 function scanRoots(f: NumberFunction, lo: number, hi: number): number[] {
-  const out: number[] = []
-  const n = 2000
-  let px = lo
-  let py = f(lo)
+  const out: number[] = [];
+  const n = 2000;
+  let px = lo;
+  let py = f(lo);
   for (let i = 1; i <= n; i++) {
-    const x = lo + ((hi - lo) * i) / n
-    const y = f(x)
+    const x = lo + ((hi - lo) * i) / n;
+    const y = f(x);
     if (py * y < 0) {
-      let [a, b] = [px, x]
-      for (let k = 0; k < 60 && b - a > Math.abs(a) * 2e-16; k++) { const m = (a + b) / 2; if (f(m) * py > 0) a = m; else b = m }
-      out.push((a + b) / 2)
-    } else if (y === 0) out.push(x)
-    px = x
-    py = y
+      let [a, b] = [px, x];
+      for (let k = 0; k < 60 && b - a > Math.abs(a) * 2e-16; k++) {
+        const m = (a + b) / 2;
+        if (f(m) * py > 0) a = m;
+        else b = m;
+      }
+      out.push((a + b) / 2);
+    } else if (y === 0) out.push(x);
+    px = x;
+    py = y;
   }
-  return out
+  return out;
 }
 function scanBest(f: NumberFunction, lo: number, hi: number): number {
-  const n = 2000
-  let best = lo
-  for (let i = 0; i <= n; i++) { const x = lo + ((hi - lo) * i) / n; if (f(x) > f(best)) best = x }
-  let [a, b] = [Math.max(lo, best - (hi - lo) / n), Math.min(hi, best + (hi - lo) / n)]
-  const g = (Math.sqrt(5) - 1) / 2
-  for (let k = 0; k < 60; k++) { const c = b - g * (b - a); const d = a + g * (b - a); if (f(c) > f(d)) b = d; else a = c }
-  return (a + b) / 2
+  const n = 2000;
+  let best = lo;
+  for (let i = 0; i <= n; i++) {
+    const x = lo + ((hi - lo) * i) / n;
+    if (f(x) > f(best)) best = x;
+  }
+  let [a, b] = [Math.max(lo, best - (hi - lo) / n), Math.min(hi, best + (hi - lo) / n)];
+  const g = (Math.sqrt(5) - 1) / 2;
+  for (let k = 0; k < 60; k++) {
+    const c = b - g * (b - a);
+    const d = a + g * (b - a);
+    if (f(c) > f(d)) b = d;
+    else a = c;
+  }
+  return (a + b) / 2;
 }
 
-const { problems } = JSON.parse(readFileSync(new URL('../../../core/solve/fixtures/roots.json', import.meta.url), 'utf8')) as { problems: { id: string; formula: string | null; interval: string[]; roots: unknown[] }[] }
-const plain = problems.filter((p) => p.formula && p.interval.every((t) => rationalOfDecimal(t)) && !p.id.startsWith('aps02'))
-say()
-say('## All roots with proof, against a 2,000-point scan with bracketing')
-say()
-const ratios: number[] = []
-let missedByScan = 0
-let missedByUs = 0
-const slow: [number, string][] = []
+const { problems } = JSON.parse(
+  readFileSync(new URL("../../../core/solve/fixtures/roots.json", import.meta.url), "utf8"),
+) as { problems: { id: string; formula: string | null; interval: string[]; roots: unknown[] }[] };
+const plain = problems.filter(
+  (p) => p.formula && p.interval.every((t) => rationalOfDecimal(t)) && !p.id.startsWith("aps02"),
+);
+say();
+say("## All roots with proof, against a 2,000-point scan with bracketing");
+say();
+const ratios: number[] = [];
+let missedByScan = 0;
+let missedByUs = 0;
+const slow: [number, string][] = [];
 for (const p of plain) {
-  const e = read(p.formula!)
-  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational]
-  const f = compileNumber(e, table.number)
-  const [lo, hi] = [Number(a.valueOf()), Number(b.valueOf())]
-  if (scanRoots(f, lo, hi).length < p.roots.length) missedByScan++
-  if (findRoots(e, table, a, b).roots.length < p.roots.length) missedByUs++
-  const r = pair(() => { sink += findRoots(e, table, a, b).roots.length }, () => { sink += scanRoots(f, lo, hi).length }, 5, 3)
-  ratios.push(r.ratio)
-  slow.push([r.a, p.id])
+  const e = read(p.formula!);
+  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational];
+  const f = compileNumber(e, table.number);
+  const [lo, hi] = [Number(a.valueOf()), Number(b.valueOf())];
+  if (scanRoots(f, lo, hi).length < p.roots.length) missedByScan++;
+  if (findRoots(e, table, a, b).roots.length < p.roots.length) missedByUs++;
+  const r = pair(
+    () => {
+      sink += findRoots(e, table, a, b).roots.length;
+    },
+    () => {
+      sink += scanRoots(f, lo, hi).length;
+    },
+    5,
+    3,
+  );
+  ratios.push(r.ratio);
+  slow.push([r.a, p.id]);
 }
-slow.sort((x, y) => y[0] - x[0])
-say(`${plain.length} reference problems (chosen to be hard). Time with proof against the scan: median **${f2(median(ratios))}** (goal ≤ 3), 90th percentile ${f2(percentile(ratios, 0.9))}. The scan misses roots in ${missedByScan} of them, the proof in ${missedByUs}.`)
-say(`Slowest: ${slow.slice(0, 3).map(([t, id]) => `${id} ${f2(t)} ms`).join(', ')}.`)
+slow.sort((x, y) => y[0] - x[0]);
+say(
+  `${plain.length} reference problems (chosen to be hard). Time with proof against the scan: median **${f2(median(ratios))}** (goal ≤ 3), 90th percentile ${f2(percentile(ratios, 0.9))}. The scan misses roots in ${missedByScan} of them, the proof in ${missedByUs}.`,
+);
+say(
+  `Slowest: ${slow
+    .slice(0, 3)
+    .map(([t, id]) => `${id} ${f2(t)} ms`)
+    .join(", ")}.`,
+);
 
-const optima = (JSON.parse(readFileSync(new URL('../../../core/solve/fixtures/optima.json', import.meta.url), 'utf8')) as { problems: { id: string; formula: string | null; interval: string[]; domain: string }[] }).problems
-  .filter((p) => p.formula && p.domain === 'real' && p.interval.every((t) => rationalOfDecimal(t)))
+const optima = (
+  JSON.parse(readFileSync(new URL("../../../core/solve/fixtures/optima.json", import.meta.url), "utf8")) as {
+    problems: { id: string; formula: string | null; interval: string[]; domain: string }[];
+  }
+).problems.filter((p) => p.formula && p.domain === "real" && p.interval.every((t) => rationalOfDecimal(t)));
 const bestRatios = optima.map((p) => {
-  const e = read(p.formula!)
-  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational]
-  const f = compileNumber(e, table.number)
-  return pair(() => { sink += findBest(e, table, a, b, 1).status.length }, () => { sink += scanBest(f, Number(a.valueOf()), Number(b.valueOf())) }, 5, 2).ratio
-})
-say()
-say(`Greatest value, ${optima.length} reference problems: median **${f2(median(bestRatios))}** (goal ≤ 3), 90th percentile ${f2(percentile(bestRatios, 0.9))}.`)
+  const e = read(p.formula!);
+  const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational];
+  const f = compileNumber(e, table.number);
+  return pair(
+    () => {
+      sink += findBest(e, table, a, b, 1).status.length;
+    },
+    () => {
+      sink += scanBest(f, Number(a.valueOf()), Number(b.valueOf()));
+    },
+    5,
+    2,
+  ).ratio;
+});
+say();
+say(
+  `Greatest value, ${optima.length} reference problems: median **${f2(median(bestRatios))}** (goal ≤ 3), 90th percentile ${f2(percentile(bestRatios, 0.9))}.`,
+);
 
 // ---- whole cases --------------------------------------------------------------------------------------------
-const stall = JSON.parse(readFileSync(new URL('../../../demo/lantern-stall.pasear.json', import.meta.url), 'utf8')) as CaseFile
-const times: number[] = []
+const stall = JSON.parse(
+  readFileSync(new URL("../../../demo/lantern-stall.pasear.json", import.meta.url), "utf8"),
+) as CaseFile;
+const times: number[] = [];
 for (let i = 0; i < 1200; i++) {
-  const changed: CaseFile = { ...stall, givens: stall.givens!.map((g, k) => (k === 0 ? { ...g, value: 150 + (i % 60) } : g)) }
-  const t = performance.now()
-  const { model, findings } = analyse(changed)
-  for (const f of findings) sink += sentenceOf(f, model).length
-  if (i >= 500) times.push(performance.now() - t)
+  const changed: CaseFile = {
+    ...stall,
+    givens: stall.givens!.map((g, k) => (k === 0 ? { ...g, value: 150 + (i % 60) } : g)),
+  };
+  const t = performance.now();
+  const { model, findings } = analyse(changed);
+  for (const f of findings) sink += sentenceOf(f, model).length;
+  if (i >= 500) times.push(performance.now() - t);
 }
-say()
-say('## From a changed given to all findings')
-say()
-say(`The Lantern stall: median ${f2(median(times))} ms, 95th percentile **${f2(percentile(times, 0.95))} ms** (goal < 4 ms).`)
+say();
+say("## From a changed given to all findings");
+say();
+say(
+  `The Lantern stall: median ${f2(median(times))} ms, 95th percentile **${f2(percentile(times, 0.95))} ms** (goal < 4 ms).`,
+);
 
 const large = (n: number): CaseFile => ({
-  format: 'pasear-case', version: 1, title: 'Large', givens: [{ name: 'k', value: 2 }], variables: [{ name: 'x', from: 0, to: 100 }],
-  functions: Array.from({ length: n }, (_, i) => ({ name: `f${i}`, of: 'x', by: { kind: 'formula' as const, text: i % 3 === 0 ? `x (14 - x/${20 + i}) - k` : i % 3 === 1 ? `f${i - 1} - ${i} - 2 x` : `40 exp(x/${60 + i}) - ${100 + i}` } })),
-  questions: Array.from({ length: n }, (_, i) => (i % 2 === 0 ? { id: `q${i}`, ask: 'reach' as const, function: `f${i}`, value: i } : { id: `q${i}`, ask: 'greatest' as const, function: `f${i}` })),
-})
-const sizes = [10, 50, 100, 200]
-const bySize = sizes.map((n) => { const c = large(n); const list: number[] = []; for (let i = 0; i < 17; i++) { const t = performance.now(); sink += analyse(c).findings.length; list.push(performance.now() - t) } return median(list.slice(6)) })
-say()
-say('| functions and questions | ms | ms for each question |')
-say('|---|---|---|')
-sizes.forEach((n, i) => say(`| ${n} | ${f2(bySize[i]!)} | ${f2(bySize[i]! / n)} |`))
-say()
-say(`From 10 to 200 (20 times as many) time grows ${f2(bySize[3]! / bySize[0]!)} times (goal: linear, 20).`)
+  format: "pasear-case",
+  version: 1,
+  title: "Large",
+  givens: [{ name: "k", value: 2 }],
+  variables: [{ name: "x", from: 0, to: 100 }],
+  functions: Array.from({ length: n }, (_, i) => ({
+    name: `f${i}`,
+    of: "x",
+    by: {
+      kind: "formula" as const,
+      text:
+        i % 3 === 0
+          ? `x (14 - x/${20 + i}) - k`
+          : i % 3 === 1
+            ? `f${i - 1} - ${i} - 2 x`
+            : `40 exp(x/${60 + i}) - ${100 + i}`,
+    },
+  })),
+  questions: Array.from({ length: n }, (_, i) =>
+    i % 2 === 0
+      ? { id: `q${i}`, ask: "reach" as const, function: `f${i}`, value: i }
+      : { id: `q${i}`, ask: "greatest" as const, function: `f${i}` },
+  ),
+});
+const sizes = [10, 50, 100, 200];
+const bySize = sizes.map((n) => {
+  const c = large(n);
+  const list: number[] = [];
+  for (let i = 0; i < 17; i++) {
+    const t = performance.now();
+    sink += analyse(c).findings.length;
+    list.push(performance.now() - t);
+  }
+  return median(list.slice(6));
+});
+say();
+say("| functions and questions | ms | ms for each question |");
+say("|---|---|---|");
+sizes.forEach((n, i) => say(`| ${n} | ${f2(bySize[i]!)} | ${f2(bySize[i]! / n)} |`));
+say();
+say(`From 10 to 200 (20 times as many) time grows ${f2(bySize[3]! / bySize[0]!)} times (goal: linear, 20).`);
 
-say()
-say('## Fits')
-say()
-const n = 10_000
-const fitX = Array.from({ length: n }, (_, i) => i + 1)
-const fitY = fitX.map((v) => Number((13 + (20 * v) / n + Math.sin(v * 12.9898) * 5).toFixed(3)))
-const columns = [0, 1, 2, 3].map((k) => Float64Array.from(fitX, (v) => (v / n) ** k))
-const readings = Float64Array.from(fitY)
-const fits = pair(() => { sink += rankModels(fitX, fitY, { context: { notNegative: true, limit: null } }).length }, () => { sink += solveLeastSquares(columns, readings)!.coefficients[0]! }, 3, 1)
-say(`All families with leave-one-out on 10,000 rows: **${f2(fits.a)} ms** (goal < 2,000 ms), ${f2(fits.ratio)} times one plain QR solve of a cubic (${f2(fits.b)} ms).`)
+say();
+say("## Fits");
+say();
+const n = 10_000;
+const fitX = Array.from({ length: n }, (_, i) => i + 1);
+const fitY = fitX.map((v) => Number((13 + (20 * v) / n + Math.sin(v * 12.9898) * 5).toFixed(3)));
+const columns = [0, 1, 2, 3].map((k) => Float64Array.from(fitX, (v) => (v / n) ** k));
+const readings = Float64Array.from(fitY);
+const fits = pair(
+  () => {
+    sink += rankModels(fitX, fitY, { context: { notNegative: true, limit: null } }).length;
+  },
+  () => {
+    sink += solveLeastSquares(columns, readings)!.coefficients[0]!;
+  },
+  3,
+  1,
+);
+say(
+  `All families with leave-one-out on 10,000 rows: **${f2(fits.a)} ms** (goal < 2,000 ms), ${f2(fits.ratio)} times one plain QR solve of a cubic (${f2(fits.b)} ms).`,
+);
 
 // ---- plans --------------------------------------------------------------------------------------------------
-const { names } = buildModel({ format: 'pasear-case', version: 1, title: 'T' })
+const { names } = buildModel({ format: "pasear-case", version: 1, title: "T" });
 /** A round region: sides all around, each at its own distance. */
 const round = (sides: number): Plan => ({
-  variables: [{ name: 'x' }, { name: 'y' }], objective: { text: '3.5x + 4y', sense: 'greatest' },
-  constraints: Array.from({ length: sides }, (_, i) => { const t = (2 * Math.PI * (i + 0.3)) / sides; return { id: `c${i}`, text: `${Math.round(Math.cos(t) * 1000) / 10} x + ${Math.round(Math.sin(t) * 1000) / 10} y <= ${Math.round(1000 + 300 * Math.sin(7 * t))}` } }),
-})
+  variables: [{ name: "x" }, { name: "y" }],
+  objective: { text: "3.5x + 4y", sense: "greatest" },
+  constraints: Array.from({ length: sides }, (_, i) => {
+    const t = (2 * Math.PI * (i + 0.3)) / sides;
+    return {
+      id: `c${i}`,
+      text: `${Math.round(Math.cos(t) * 1000) / 10} x + ${Math.round(Math.sin(t) * 1000) / 10} y <= ${Math.round(1000 + 300 * Math.sin(7 * t))}`,
+    };
+  }),
+});
 function planTimes(sides: number): number[] {
-  const plan = round(sides)
-  const list: number[] = []
-  for (let i = 0; i < 160; i++) { const t = performance.now(); sink += solvePlan(plan, names).result!.corners.length; if (i >= 60) list.push(performance.now() - t) }
-  return list
+  const plan = round(sides);
+  const list: number[] = [];
+  for (let i = 0; i < 160; i++) {
+    const t = performance.now();
+    sink += solvePlan(plan, names).result!.corners.length;
+    if (i >= 60) list.push(performance.now() - t);
+  }
+  return list;
 }
-const [few, many] = [planTimes(5), planTimes(50)]
-const highs = await loadHighs()
-let seed = 90210
-const random = () => { seed = (seed * 48271) % 2147483647; return seed / 2147483647 }
+const [few, many] = [planTimes(5), planTimes(50)];
+const highs = await loadHighs();
+let seed = 90210;
+const random = () => {
+  seed = (seed * 48271) % 2147483647;
+  return seed / 2147483647;
+};
 const program = (whole: boolean): Program => ({
-  title: 'T', greatest: true, constant: 0, variables: Array.from({ length: 200 }, (_, j) => ({ name: `x${j}`, whole })), cost: Array.from({ length: 200 }, () => 5 + Math.floor(random() * 40)),
-  rows: [...Array.from({ length: 200 }, (_, i) => ({ id: `r${i}`, lower: -Infinity, upper: 400 + Math.floor(random() * 400), entries: Array.from({ length: 200 }, (_, j) => [j, random() < 0.2 ? 1 + Math.floor(random() * 20) : 0] as const).filter(([, v]) => v > 0) })), ...Array.from({ length: 200 }, (_, j) => ({ id: `b${j}`, lower: 0, upper: 30, entries: [[j, 1] as const] }))],
-})
-const solved = (p: Program) => { const t = performance.now(); const a = solveCompiled(highs, p, { seconds: 2 }); return { a, ms: performance.now() - t } }
-const wholeProgram = program(true)
-const [real, whole] = [solved(program(false)), solved(wholeProgram)]
-say()
-say('## Plans')
-say()
-say(`Two variables, exact, with corners, multipliers and ranges: 5 constraints ${f2(median(few))} ms, 50 constraints median **${f2(median(many))} ms** (goal < 5 ms), 95th percentile ${f2(percentile(many, 0.95))} ms.`)
-say(`200 variables, 200 constraints and their bounds, compiled solver: real values ${f2(real.ms)} ms; whole values ${whole.a.whole === null ? `no whole point in ${f2(whole.ms)} ms` : whole.a.whole.proven ? `proven in ${f2(whole.ms)} ms` : `not finished in ${f2(whole.ms)} ms, told with its gap of ${f2((100 * Math.abs(whole.a.whole.bound - valueAt(wholeProgram, whole.a.whole.at))) / whole.a.whole.bound)} %`} (goal < 2 s, or told with the gap).`)
-if (!Number.isFinite(sink)) console.log(sink)
+  title: "T",
+  greatest: true,
+  constant: 0,
+  variables: Array.from({ length: 200 }, (_, j) => ({ name: `x${j}`, whole })),
+  cost: Array.from({ length: 200 }, () => 5 + Math.floor(random() * 40)),
+  rows: [
+    ...Array.from({ length: 200 }, (_, i) => ({
+      id: `r${i}`,
+      lower: -Infinity,
+      upper: 400 + Math.floor(random() * 400),
+      entries: Array.from(
+        { length: 200 },
+        (_, j) => [j, random() < 0.2 ? 1 + Math.floor(random() * 20) : 0] as const,
+      ).filter(([, v]) => v > 0),
+    })),
+    ...Array.from({ length: 200 }, (_, j) => ({ id: `b${j}`, lower: 0, upper: 30, entries: [[j, 1] as const] })),
+  ],
+});
+const solved = (p: Program) => {
+  const t = performance.now();
+  const a = solveCompiled(highs, p, { seconds: 2 });
+  return { a, ms: performance.now() - t };
+};
+const wholeProgram = program(true);
+const [real, whole] = [solved(program(false)), solved(wholeProgram)];
+say();
+say("## Plans");
+say();
+say(
+  `Two variables, exact, with corners, multipliers and ranges: 5 constraints ${f2(median(few))} ms, 50 constraints median **${f2(median(many))} ms** (goal < 5 ms), 95th percentile ${f2(percentile(many, 0.95))} ms.`,
+);
+say(
+  `200 variables, 200 constraints and their bounds, compiled solver: real values ${f2(real.ms)} ms; whole values ${whole.a.whole === null ? `no whole point in ${f2(whole.ms)} ms` : whole.a.whole.proven ? `proven in ${f2(whole.ms)} ms` : `not finished in ${f2(whole.ms)} ms, told with its gap of ${f2((100 * Math.abs(whole.a.whole.bound - valueAt(wholeProgram, whole.a.whole.at))) / whole.a.whole.bound)} %`} (goal < 2 s, or told with the gap).`,
+);
+if (!Number.isFinite(sink)) console.log(sink);
 // What the browser test measured (tests/e2e/tools.spec.ts) stands at the end and is kept.
-const page = new URL('../../../docs/benchmarks.md', import.meta.url)
-const kept = existsSync(page) ? /\n## In the browser[^]*$/.exec(readFileSync(page, 'utf8'))?.[0] ?? '' : ''
-writeFileSync(page, `${lines.join('\n')}\n${kept}`)
+const page = new URL("../../../docs/benchmarks.md", import.meta.url);
+const kept = existsSync(page) ? (/\n## In the browser[^]*$/.exec(readFileSync(page, "utf8"))?.[0] ?? "") : "";
+writeFileSync(page, `${lines.join("\n")}\n${kept}`);

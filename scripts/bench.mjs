@@ -1,3 +1,3 @@
-import { runBundled } from './bundle.mjs'
+import { runBundled } from "./bundle.mjs";
 
-await runBundled('bench/run.ts')
+await runBundled("bench/run.ts");

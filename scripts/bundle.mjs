@@ -1,39 +1,59 @@
-import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs'
-import { basename, dirname, join } from 'node:path'
-import { fileURLToPath, pathToFileURL } from 'node:url'
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from "node:fs";
+import { basename, dirname, join } from "node:path";
+import { fileURLToPath, pathToFileURL } from "node:url";
 
-const root = fileURLToPath(new URL('..', import.meta.url))
+const root = fileURLToPath(new URL("..", import.meta.url));
 
 /** Newest change below the folders a command is made of, in ms. */
 function newest(path) {
-  const stat = statSync(path)
-  if (!stat.isDirectory()) return stat.mtimeMs
-  return readdirSync(path).reduce((latest, name) => (name.endsWith('.json') || name.endsWith('.test.ts') ? latest : Math.max(latest, newest(join(path, name)))), stat.mtimeMs)
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return readdirSync(path).reduce(
+    (latest, name) =>
+      name.endsWith(".json") || name.endsWith(".test.ts") ? latest : Math.max(latest, newest(join(path, name))),
+    stat.mtimeMs,
+  );
 }
 
 /** Bundles a TypeScript entry (when its sources changed) and runs it; packages stay outside the bundle. */
 export async function runBundled(entry) {
-  const stamp = Math.max(...['core', 'shared', 'scripts', 'bench', 'package.json', entry].map((p) => newest(join(root, p))))
-  const key = createHash('sha256').update(`${entry}:${stamp}`).digest('hex').slice(0, 16)
-  const file = join(root, 'node_modules/.cache/pasear', `${basename(entry, '.ts')}-${key}.mjs`)
+  const stamp = Math.max(
+    ...["core", "shared", "scripts", "bench", "package.json", entry].map((p) => newest(join(root, p))),
+  );
+  const key = createHash("sha256").update(`${entry}:${stamp}`).digest("hex").slice(0, 16);
+  const file = join(root, "node_modules/.cache/pasear", `${basename(entry, ".ts")}-${key}.mjs`);
   if (!existsSync(file)) {
-    const { build } = await import('esbuild')
-    mkdirSync(dirname(file), { recursive: true })
-    const part = `${file}.${process.pid}`
+    const { build } = await import("esbuild");
+    mkdirSync(dirname(file), { recursive: true });
+    const part = `${file}.${process.pid}`;
     await build({
-      entryPoints: [join(root, entry)], outfile: part, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+      entryPoints: [join(root, entry)],
+      outfile: part,
+      bundle: true,
+      platform: "node",
+      format: "esm",
+      target: "node20",
+      logLevel: "error",
       // The project's own folders are bundled; packages are found where they are installed.
-      plugins: [{
-        name: 'own-folders',
-        setup(b) {
-          b.onResolve({ filter: /^#core\// }, ({ path }) => ({ path: join(root, 'core', path.slice(6), 'index.ts') }))
-          b.onResolve({ filter: /^#shared\// }, ({ path }) => ({ path: join(root, 'shared', `${path.slice(8)}.ts`) }))
-          b.onResolve({ filter: /^[^./#]/ }, ({ path, kind }) => (kind === 'entry-point' ? undefined : { path, external: true }))
+      plugins: [
+        {
+          name: "own-folders",
+          setup(b) {
+            b.onResolve({ filter: /^#core\// }, ({ path }) => ({
+              path: join(root, "core", path.slice(6), "index.ts"),
+            }));
+            b.onResolve({ filter: /^#shared\// }, ({ path }) => ({
+              path: join(root, "shared", `${path.slice(8)}.ts`),
+            }));
+            b.onResolve({ filter: /^[^./#]/ }, ({ path, kind }) =>
+              kind === "entry-point" ? undefined : { path, external: true },
+            );
+          },
         },
-      }],
-    })
-    renameSync(part, file)
+      ],
+    });
+    renameSync(part, file);
   }
-  await import(pathToFileURL(file).href)
+  await import(pathToFileURL(file).href);
 }

@@ -1,57 +1,96 @@
 // npm test: lint, types, unit tests, the production build, and the browser tests against it. `npm test -- unit` runs one part.
-import { existsSync } from 'node:fs'
-import { spawnSync } from 'node:child_process'
-import { build, checkNode, install, prepare, run, runPackage, step } from './lib.mjs'
+import { existsSync } from "node:fs";
+import { spawnSync } from "node:child_process";
+import { build, checkNode, install, prepare, run, runPackage, step } from "./lib.mjs";
 
-checkNode()
-const PARTS = ['lint', 'types', 'unit', 'build', 'e2e']
-const asked = process.argv.slice(2)
-const unknown = asked.find((a) => !PARTS.includes(a))
-if (unknown) { console.error(`${unknown} is no part of the tests; the parts are ${PARTS.join(', ')}.`); process.exit(2) }
-const wants = (part) => asked.length === 0 || asked.includes(part)
+checkNode();
+const PARTS = ["lint", "types", "unit", "build", "e2e"];
+const asked = process.argv.slice(2);
+const unknown = asked.find((a) => !PARTS.includes(a));
+if (unknown) {
+  console.error(`${unknown} is no part of the tests; the parts are ${PARTS.join(", ")}.`);
+  process.exit(2);
+}
+const wants = (part) => asked.length === 0 || asked.includes(part);
 
 function chromium() {
-  const known = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => p && existsSync(p))
-  if (known) return known
-  const found = spawnSync('sh', ['-c', 'command -v chromium chromium-browser'], { encoding: 'utf8' }).stdout.split('\n')[0]
-  return found || null
+  const known = [
+    process.env.CHROMIUM_PATH,
+    "/usr/bin/chromium",
+    "/usr/bin/chromium-browser",
+    "/usr/bin/google-chrome",
+  ].find((p) => p && existsSync(p));
+  if (known) return known;
+  const found = spawnSync("sh", ["-c", "command -v chromium chromium-browser"], { encoding: "utf8" }).stdout.split(
+    "\n",
+  )[0];
+  return found || null;
 }
 async function needChromium() {
-  const here = chromium()
-  if (here) return here
-  const canApt = spawnSync('sh', ['-c', 'command -v apt-get'], { encoding: 'utf8' }).status === 0 && process.getuid?.() === 0
+  const here = chromium();
+  if (here) return here;
+  const canApt =
+    spawnSync("sh", ["-c", "command -v apt-get"], { encoding: "utf8" }).status === 0 && process.getuid?.() === 0;
   if (canApt) {
-    await step('installing Chromium from Debian for the browser tests', async () => { await run('apt-get', ['update', '-qq'], { quiet: true }); await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } }) })
-    const installed = chromium()
-    if (installed) return installed
+    await step("installing Chromium from Debian for the browser tests", async () => {
+      await run("apt-get", ["update", "-qq"], { quiet: true });
+      await run("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+        quiet: true,
+        env: { DEBIAN_FRONTEND: "noninteractive" },
+      });
+    });
+    const installed = chromium();
+    if (installed) return installed;
   }
-  console.error('The browser tests need Chromium, and none was found. Install it (Debian: apt-get install chromium) or set CHROMIUM_PATH to it.')
-  process.exit(1)
+  console.error(
+    "The browser tests need Chromium, and none was found. Install it (Debian: apt-get install chromium) or set CHROMIUM_PATH to it.",
+  );
+  process.exit(1);
 }
 
-const start = Date.now()
-const failed = []
+const start = Date.now();
+const failed = [];
 async function part(name, what, work) {
-  if (!wants(name)) return
-  try { await step(what, work) } catch (failure) { failed.push(name); console.error(`  ✗ ${name}: ${failure.message}`) }
+  if (!wants(name)) return;
+  try {
+    await step(what, work);
+  } catch (failure) {
+    failed.push(name);
+    console.error(`  ✗ ${name}: ${failure.message}`);
+  }
 }
 
-await install()
-if (wants('lint') || wants('types')) await prepare()
-await part('lint', 'lint, and which way imports go', async () => {
-  await runPackage('eslint/bin/eslint.js', ['.', '--max-warnings', '0'])
-  await runPackage('dependency-cruiser/bin/dependency-cruise.mjs', ['--config', '.dependency-cruiser.cjs', 'core', 'app', 'server', 'shared', 'scripts'])
-})
-await part('types', 'types', async () => {
-  await runPackage('typescript/bin/tsc', ['-p', 'tsconfig.core.json'])
-  await runPackage('nuxt/bin/nuxt.mjs', ['typecheck'])
-})
-await part('unit', 'unit tests', () => runPackage('vitest/vitest.mjs', ['run']))
-if (wants('build') || wants('e2e')) await part(wants('build') ? 'build' : 'e2e', 'the production build', build)
-if (wants('e2e') && failed.length === 0) {
-  const browser = await needChromium()
-  await part('e2e', 'browser tests against the production build', () => runPackage('@playwright/test/cli.js', ['test'], { env: { CHROMIUM_PATH: browser } }))
-} else if (wants('e2e') && !failed.includes('e2e')) console.error('▸ browser tests left out: an earlier part failed')
+await install();
+if (wants("lint") || wants("types")) await prepare();
+await part("lint", "lint, one way of writing, and which way imports go", async () => {
+  await runPackage("prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
+  await runPackage("eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
+  await runPackage("dependency-cruiser/bin/dependency-cruise.mjs", [
+    "--config",
+    ".dependency-cruiser.cjs",
+    "core",
+    "app",
+    "server",
+    "shared",
+    "scripts",
+  ]);
+});
+await part("types", "types", async () => {
+  await runPackage("typescript/bin/tsc", ["-p", "tsconfig.core.json"]);
+  await runPackage("nuxt/bin/nuxt.mjs", ["typecheck"]);
+});
+await part("unit", "unit tests", () => runPackage("vitest/vitest.mjs", ["run"]));
+if (wants("build") || wants("e2e")) await part(wants("build") ? "build" : "e2e", "the production build", build);
+if (wants("e2e") && failed.length === 0) {
+  const browser = await needChromium();
+  await part("e2e", "browser tests against the production build", () =>
+    runPackage("@playwright/test/cli.js", ["test"], { env: { CHROMIUM_PATH: browser } }),
+  );
+} else if (wants("e2e") && !failed.includes("e2e")) console.error("▸ browser tests left out: an earlier part failed");
 
-console.log(failed.length === 0 ? `\nAll passed in ${((Date.now() - start) / 1000).toFixed(0)} s.` : `\nFailed: ${failed.join(', ')}.`)
-process.exit(failed.length === 0 ? 0 : 1)
+console.log(
+  failed.length === 0
+    ? `\nAll passed in ${((Date.now() - start) / 1000).toFixed(0)} s.`
+    : `\nFailed: ${failed.join(", ")}.`,
+);
+process.exit(failed.length === 0 ? 0 : 1);

@@ -1,15 +1,21 @@
-import type { NitroErrorHandler } from 'nitropack'
+import type { NitroErrorHandler } from "nitropack";
 
 /** Every error leaves as a plain sentence; what happened inside stays in the log. */
 const handler: NitroErrorHandler = (error, event) => {
-  const failure = error as { statusCode?: number; message?: string; data?: unknown; unhandled?: boolean }
-  const status = failure.statusCode ?? 500
-  const known = status < 500 && !failure.unhandled
-  if (!known) console.error(event.method, event.path, error)
-  const body = { statusCode: status, message: known ? failure.message ?? 'The request could not be answered.' : 'Something went wrong on the server; nothing was changed.', ...(known && failure.data !== undefined ? { data: failure.data } : {}) }
-  event.node.res.statusCode = status
-  event.node.res.setHeader('content-type', 'application/json; charset=utf-8')
-  event.node.res.setHeader('x-content-type-options', 'nosniff')
-  event.node.res.end(JSON.stringify(body))
-}
-export default handler
+  const failure = error as { statusCode?: number; message?: string; data?: unknown; unhandled?: boolean };
+  const status = failure.statusCode ?? 500;
+  const known = status < 500 && !failure.unhandled;
+  if (!known) console.error(event.method, event.path, error);
+  const body = {
+    statusCode: status,
+    message: known
+      ? (failure.message ?? "The request could not be answered.")
+      : "Something went wrong on the server; nothing was changed.",
+    ...(known && failure.data !== undefined ? { data: failure.data } : {}),
+  };
+  event.node.res.statusCode = status;
+  event.node.res.setHeader("content-type", "application/json; charset=utf-8");
+  event.node.res.setHeader("x-content-type-options", "nosniff");
+  event.node.res.end(JSON.stringify(body));
+};
+export default handler;

@@ -1,68 +1,147 @@
-import type { Names } from '#core/formula'
-import { analyse, type CaseFile, type CaseProblem, type Finding, type ModelFit, type Plan, type Solution } from '#core/model'
-import { solvePlan, type PlanPoint, type PlanResult } from '#core/plan'
-import { sentenceOf, workingOf, type WorkingStep } from '#core/explain'
+import type { Names } from "#core/formula";
+import {
+  analyse,
+  type CaseFile,
+  type CaseProblem,
+  type Finding,
+  type ModelFit,
+  type Plan,
+  type Solution,
+} from "#core/model";
+import { solvePlan, type PlanPoint, type PlanResult } from "#core/plan";
+import { sentenceOf, workingOf, type WorkingStep } from "#core/explain";
 
-const finite = (x: number | null): number | null => (x !== null && Number.isFinite(x) ? x : null)
+const finite = (x: number | null): number | null => (x !== null && Number.isFinite(x) ? x : null);
 
 const solution = (s: Solution) => ({
-  at: finite(s.at), value: finite(s.value), low: finite(s.low), high: finite(s.high), kind: s.kind, exact: s.exact,
-  whole: s.whole && { at: s.whole.at, value: finite(s.whole.value) }, reads: s.reads,
-})
+  at: finite(s.at),
+  value: finite(s.value),
+  low: finite(s.low),
+  high: finite(s.high),
+  kind: s.kind,
+  exact: s.exact,
+  whole: s.whole && { at: s.whole.at, value: finite(s.whole.value) },
+  reads: s.reads,
+});
 
 /** What `solve` prints of one finding: the format page's keys, in its order. */
 function finding(f: Finding, says: string, working: readonly WorkingStep[]) {
   return {
-    id: f.id, status: f.status, complete: f.complete,
+    id: f.id,
+    status: f.status,
+    complete: f.complete,
     solutions: f.solutions.map(solution),
     wholeTies: f.wholeTies?.map((w) => ({ at: w.at, value: finite(w.value) })) ?? null,
     setAside: f.setAside.map(({ at, reason }) => ({ at, reason })),
     stretches: f.stretches.map(({ from, to, ends, least, first }) => ({ from, to, ends, least, first })),
-    searched: f.searched, value: finite(f.value), exact: f.exactValue, secondWay: f.secondWay, estimate: f.estimate, greatestDifference: f.gap, jumps: f.jumps, working, says, message: f.message,
-  }
+    searched: f.searched,
+    value: finite(f.value),
+    exact: f.exactValue,
+    secondWay: f.secondWay,
+    estimate: f.estimate,
+    greatestDifference: f.gap,
+    jumps: f.jumps,
+    working,
+    says,
+    message: f.message,
+  };
 }
 
 /** What `solve` prints of one fit; growth beside an exponential. */
 function fitted(name: string, { by, fit, skipped, from, to }: ModelFit) {
-  const by_ = <T>(value: (c: (typeof fit.constants)[number]) => T) => Object.fromEntries(fit.constants.map((c) => [c.name, value(c)]))
-  const b = by.model === 'exponential' ? fit.constants[1]!.value : null
+  const by_ = <T>(value: (c: (typeof fit.constants)[number]) => T) =>
+    Object.fromEntries(fit.constants.map((c) => [c.name, value(c)]));
+  const b = by.model === "exponential" ? fit.constants[1]!.value : null;
   return {
-    function: name, model: by.model, method: by.method ?? 'direct', parameters: by_((c) => c.value), standardErrors: by_((c) => c.standardError), rss: fit.rss, r2: fit.r2, n: fit.n, skipped,
-    from, to, residualSd: fit.residualSd, aicc: fit.aicc, leaveOneOut: fit.leaveOneOut,
-    ...(b === null ? {} : { factor: Math.exp(b), rate: Math.expm1(b), doublingTime: b > 0 ? Math.LN2 / b : null, halfLife: b < 0 ? -Math.LN2 / b : null }),
-  }
+    function: name,
+    model: by.model,
+    method: by.method ?? "direct",
+    parameters: by_((c) => c.value),
+    standardErrors: by_((c) => c.standardError),
+    rss: fit.rss,
+    r2: fit.r2,
+    n: fit.n,
+    skipped,
+    from,
+    to,
+    residualSd: fit.residualSd,
+    aicc: fit.aicc,
+    leaveOneOut: fit.leaveOneOut,
+    ...(b === null
+      ? {}
+      : {
+          factor: Math.exp(b),
+          rate: Math.expm1(b),
+          doublingTime: b > 0 ? Math.LN2 / b : null,
+          halfLife: b < 0 ? -Math.LN2 / b : null,
+        }),
+  };
 }
 
 /** What `solve` prints of a plan. */
 function planned(p: PlanResult) {
-  const point = ({ at, value }: PlanPoint) => ({ at, value })
+  const point = ({ at, value }: PlanPoint) => ({ at, value });
   return {
-    status: p.status, corners: p.corners.map(({ at, exact, value, on }) => ({ at, exact, value, on })), regionBounded: p.regionBounded, directions: p.directions, best: p.best.map(point), whole: p.whole && point(p.whole),
-    wholeTies: p.wholeTies?.map(point) ?? null, binding: p.binding, slack: p.slack, multipliers: p.multipliers, ranges: p.ranges, stays: p.stays, reduced: p.reduced, conflict: p.conflict, notes: p.notes, gap: p.gap,
-  }
+    status: p.status,
+    corners: p.corners.map(({ at, exact, value, on }) => ({ at, exact, value, on })),
+    regionBounded: p.regionBounded,
+    directions: p.directions,
+    best: p.best.map(point),
+    whole: p.whole && point(p.whole),
+    wholeTies: p.wholeTies?.map(point) ?? null,
+    binding: p.binding,
+    slack: p.slack,
+    multipliers: p.multipliers,
+    ranges: p.ranges,
+    stays: p.stays,
+    reduced: p.reduced,
+    conflict: p.conflict,
+    notes: p.notes,
+    gap: p.gap,
+  };
 }
 
-export type Report = { errors: { path: string; message: string; at?: number }[] } | { title: string; functions: unknown[]; fits: ReturnType<typeof fitted>[]; findings: ReturnType<typeof finding>[]; plan: ReturnType<typeof planned> | null; warnings: { path: string; message: string }[] }
+export type Report =
+  | { errors: { path: string; message: string; at?: number }[] }
+  | {
+      title: string;
+      functions: unknown[];
+      fits: ReturnType<typeof fitted>[];
+      findings: ReturnType<typeof finding>[];
+      plan: ReturnType<typeof planned> | null;
+      warnings: { path: string; message: string }[];
+    };
 
-const problem = ({ path, message, at }: CaseProblem) => ({ path, message, ...(at === undefined ? {} : { at }) })
+const problem = ({ path, message, at }: CaseProblem) => ({ path, message, ...(at === undefined ? {} : { at }) });
 
 /** Works out a plan that the exact method does not settle. */
-export type PlanSolver = (plan: Plan, names: Names) => PlanResult | null
+export type PlanSolver = (plan: Plan, names: Names) => PlanResult | null;
 
 /** Solves a whole case into the document that the command line prints. An invalid case gives all its errors. */
 export function solveReport(source: CaseFile, compiled: PlanSolver | null = null): Report {
-  const { model, findings } = analyse(source)
-  const exact = source.plan ? solvePlan(source.plan, model.names) : null
-  const plan = exact?.unsettled && compiled ? { ...exact, result: compiled(source.plan!, model.names) ?? exact.result } : exact
-  if (model.errors.length > 0 || (plan && plan.errors.length > 0)) return { errors: [...model.errors, ...(plan?.errors ?? [])].map(problem) }
-  const working = (id: string) => { const q = source.questions?.find((r) => r.id === id); return q ? workingOf(q, model) : [] }
-  const warnings = [...model.warnings, ...(plan?.warnings ?? [])].map(problem)
+  const { model, findings } = analyse(source);
+  const exact = source.plan ? solvePlan(source.plan, model.names) : null;
+  const plan =
+    exact?.unsettled && compiled ? { ...exact, result: compiled(source.plan!, model.names) ?? exact.result } : exact;
+  if (model.errors.length > 0 || (plan && plan.errors.length > 0))
+    return { errors: [...model.errors, ...(plan?.errors ?? [])].map(problem) };
+  const working = (id: string) => {
+    const q = source.questions?.find((r) => r.id === id);
+    return q ? workingOf(q, model) : [];
+  };
+  const warnings = [...model.warnings, ...(plan?.warnings ?? [])].map(problem);
   return {
     title: source.title,
-    functions: [...model.functions.values()].map((f) => ({ name: f.name, text: f.text, latex: f.latex, unit: f.unit?.text || null, unitsAgree: f.unitsAgree })),
+    functions: [...model.functions.values()].map((f) => ({
+      name: f.name,
+      text: f.text,
+      latex: f.latex,
+      unit: f.unit?.text || null,
+      unitsAgree: f.unitsAgree,
+    })),
     fits: [...model.fits].map(([name, fit]) => fitted(name, fit)),
     findings: findings.map((f) => finding(f, sentenceOf(f, model), working(f.id))),
     plan: plan?.result ? planned(plan.result) : null,
     warnings,
-  }
+  };
 }

@@ -1,69 +1,116 @@
-import type { CaseFile } from '#core/model'
-import type { Desk } from '#core/desk'
-import type { Picture, View } from '#core/graph'
-import type { Slip } from '#core/slips'
-import type { AnalysisReply, AnalysisRequest, GhostAnswer } from '~/workers/protocol'
+import type { CaseFile } from "#core/model";
+import type { Desk } from "#core/desk";
+import type { Picture, View } from "#core/graph";
+import type { Slip } from "#core/slips";
+import type { AnalysisReply, AnalysisRequest, GhostAnswer } from "~/workers/protocol";
 
 /** A worker that has not answered for this long is ended when something newer waits; in ms. */
-const PATIENCE = 4000
+const PATIENCE = 4000;
 /** What is dragged waits for its answers no longer than this; then the number follows the hand alone, in ms. */
-const LATEST = 500
+const LATEST = 500;
 
 /**
  * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace each other, and a
  * reply that is out of date is dropped only when a newer one has already arrived.
  * `shown` is the case as the page should show it: while a given is dragged it is the case the answers belong to, and both change in one frame.
  */
-export function useAnalysis(source: Ref<CaseFile | null>, view: Ref<View>, ghost: Ref<CaseFile | null>, isDragged: () => boolean) {
-  const desk = shallowRef<Desk | null>(null)
-  const picture = shallowRef<Picture | null>(null)
-  const slips = shallowRef<readonly Slip[]>([])
-  const ghostAnswers = shallowRef<readonly GhostAnswer[]>([])
-  const working = ref(false)
-  const failure = ref<string | null>(null)
-  const took = ref(0)
-  const shown = shallowRef<CaseFile | null>(source.value)
-  let late: ReturnType<typeof setTimeout> | undefined
-  let job = 0
-  let shownJob = 0
+export function useAnalysis(
+  source: Ref<CaseFile | null>,
+  view: Ref<View>,
+  ghost: Ref<CaseFile | null>,
+  isDragged: () => boolean,
+) {
+  const desk = shallowRef<Desk | null>(null);
+  const picture = shallowRef<Picture | null>(null);
+  const slips = shallowRef<readonly Slip[]>([]);
+  const ghostAnswers = shallowRef<readonly GhostAnswer[]>([]);
+  const working = ref(false);
+  const failure = ref<string | null>(null);
+  const took = ref(0);
+  const shown = shallowRef<CaseFile | null>(source.value);
+  let late: ReturnType<typeof setTimeout> | undefined;
+  let job = 0;
+  let shownJob = 0;
   /** The cases that were asked about and are not answered yet. */
-  const asked = new Map<number, CaseFile>()
-  const worker = newestFirst<AnalysisRequest, AnalysisReply>(() => new Worker(new URL('../workers/analysis.worker.ts', import.meta.url), { type: 'module' }), arrived, (message) => { failure.value = message; working.value = false }, PATIENCE)
+  const asked = new Map<number, CaseFile>();
+  const worker = newestFirst<AnalysisRequest, AnalysisReply>(
+    () => new Worker(new URL("../workers/analysis.worker.ts", import.meta.url), { type: "module" }),
+    arrived,
+    (message) => {
+      failure.value = message;
+      working.value = false;
+    },
+    PATIENCE,
+  );
 
   /** The last reply that came and is not on the page yet; while a hand drags, the page changes between two frames. */
-  let pending: AnalysisReply | null = null
+  let pending: AnalysisReply | null = null;
   function arrived(data: AnalysisReply): void {
-    if (!isDragged()) { pending = null; taken(data); return }
-    const isFirst = pending === null
-    pending = data
-    if (isFirst) afterFrame(() => { const last = pending; pending = null; if (last) taken(last) })
+    if (!isDragged()) {
+      pending = null;
+      taken(data);
+      return;
+    }
+    const isFirst = pending === null;
+    pending = data;
+    if (isFirst)
+      afterFrame(() => {
+        const last = pending;
+        pending = null;
+        if (last) taken(last);
+      });
   }
   function taken(data: AnalysisReply): void {
-    const answered = asked.get(data.job)
-    for (const earlier of asked.keys()) if (earlier <= data.job) asked.delete(earlier)
-    if (!isDragged()) show()
+    const answered = asked.get(data.job);
+    for (const earlier of asked.keys()) if (earlier <= data.job) asked.delete(earlier);
+    if (!isDragged()) show();
     // A case that was shown without waiting for its answers is not taken back.
-    else if (answered && data.job >= shownJob) { clearTimeout(late); late = asked.size > 0 ? setTimeout(show, LATEST) : undefined; shown.value = answered; shownJob = data.job }
+    else if (answered && data.job >= shownJob) {
+      clearTimeout(late);
+      late = asked.size > 0 ? setTimeout(show, LATEST) : undefined;
+      shown.value = answered;
+      shownJob = data.job;
+    }
     if (data.ok) {
-      desk.value = shareParts(desk.value, data.desk); slips.value = shareParts(slips.value, data.slips); ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost); picture.value = data.picture
-      took.value = data.ms; failure.value = null
-    } else failure.value = data.message
-    working.value = worker.isWaiting()
+      desk.value = shareParts(desk.value, data.desk);
+      slips.value = shareParts(slips.value, data.slips);
+      ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost);
+      picture.value = data.picture;
+      took.value = data.ms;
+      failure.value = null;
+    } else failure.value = data.message;
+    working.value = worker.isWaiting();
   }
-  function show(): void { clearTimeout(late); late = undefined; shown.value = source.value; shownJob = job }
+  function show(): void {
+    clearTimeout(late);
+    late = undefined;
+    shown.value = source.value;
+    shownJob = job;
+  }
   function request(): void {
-    job++
-    if (!isDragged() || !worker.isOpen()) show()
-    else late ??= setTimeout(show, LATEST)
-    if (!source.value) return
-    working.value = true
-    asked.set(job, source.value)
-    worker.ask({ kind: 'analysis', job, source: toRaw(source.value), view: plainView(view.value), ghost: ghost.value ? toRaw(ghost.value) : null })
+    job++;
+    if (!isDragged() || !worker.isOpen()) show();
+    else late ??= setTimeout(show, LATEST);
+    if (!source.value) return;
+    working.value = true;
+    asked.set(job, source.value);
+    worker.ask({
+      kind: "analysis",
+      job,
+      source: toRaw(source.value),
+      view: plainView(view.value),
+      ghost: ghost.value ? toRaw(ghost.value) : null,
+    });
   }
-  onMounted(() => { watch([source, view, ghost], request, { immediate: true }) })
-  onScopeDispose(() => { clearTimeout(late); worker.end() })
-  return { shown, desk, picture, slips, ghostAnswers, working, failure, took }
+  onMounted(() => {
+    watch([source, view, ghost], request, { immediate: true });
+  });
+  onScopeDispose(() => {
+    clearTimeout(late);
+    worker.end();
+  });
+  return { shown, desk, picture, slips, ghostAnswers, working, failure, took };
 }
 
 /** A copy without anything the page watches, so that it can be sent to a worker. */
-const plainView = (view: View): View => ({ ...toRaw(view), ...(view.rows ? { rows: [...view.rows] } : {}) })
+const plainView = (view: View): View => ({ ...toRaw(view), ...(view.rows ? { rows: [...view.rows] } : {}) });

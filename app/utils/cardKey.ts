@@ -1,4 +1,5 @@
-import type { RankedCard } from '~/workers/dataProtocol'
+import type { RankedCard } from "~/workers/dataProtocol";
 
 /** What tells one model of a ranking from another. */
-export const cardKey = (card: Pick<RankedCard, 'family' | 'method'> | undefined): string => (card ? `${card.family} ${card.method}` : '')
+export const cardKey = (card: Pick<RankedCard, "family" | "method"> | undefined): string =>
+  card ? `${card.family} ${card.method}` : "";

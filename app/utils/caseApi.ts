@@ -1,34 +1,58 @@
-import type { CaseFile } from '#core/model'
+import type { CaseFile } from "#core/model";
 
-export interface KeptCase { id: string; title: string; revision: number; updatedAt: number; case: CaseFile }
-export interface ShelfCase { id: string; title: string; revision: number; updatedAt: number; summary: { says: string; curves: [number, number][][] } }
-export type Written = Omit<KeptCase, 'case'>
+export interface KeptCase {
+  id: string;
+  title: string;
+  revision: number;
+  updatedAt: number;
+  case: CaseFile;
+}
+export interface ShelfCase {
+  id: string;
+  title: string;
+  revision: number;
+  updatedAt: number;
+  summary: { says: string; curves: [number, number][][] };
+}
+export type Written = Omit<KeptCase, "case">;
 
 /** A request that got no answer, or one the server did not take; `status` is missing when no answer came. */
 export class RequestFailure extends Error {
-  constructor(message: string, readonly status: number | undefined, readonly data: unknown) { super(message) }
+  constructor(
+    message: string,
+    readonly status: number | undefined,
+    readonly data: unknown,
+  ) {
+    super(message);
+  }
 }
 
-async function ask<T>(path: string, method = 'GET', body?: unknown): Promise<T> {
-  let answer: Response
+async function ask<T>(path: string, method = "GET", body?: unknown): Promise<T> {
+  let answer: Response;
   try {
     // `keepalive` lets a change that is sent while the page closes arrive; such requests are small by rule.
-    const text = body === undefined ? undefined : JSON.stringify(body)
-    answer = await fetch(path, { method, body: text, headers: text === undefined ? {} : { 'content-type': 'application/json' }, keepalive: (text?.length ?? 0) < 60_000 })
+    const text = body === undefined ? undefined : JSON.stringify(body);
+    answer = await fetch(path, {
+      method,
+      body: text,
+      headers: text === undefined ? {} : { "content-type": "application/json" },
+      keepalive: (text?.length ?? 0) < 60_000,
+    });
   } catch {
-    throw new RequestFailure('The server does not answer.', undefined, null)
+    throw new RequestFailure("The server does not answer.", undefined, null);
   }
-  const data = await answer.json().catch(() => null) as { message?: string; data?: unknown } | null
-  if (!answer.ok) throw new RequestFailure(data?.message ?? 'The server could not do this.', answer.status, data?.data)
-  return data as T
+  const data = (await answer.json().catch(() => null)) as { message?: string; data?: unknown } | null;
+  if (!answer.ok) throw new RequestFailure(data?.message ?? "The server could not do this.", answer.status, data?.data);
+  return data as T;
 }
 
 /** The server's cases, as the browser asks for them. */
 export const caseApi = {
-  list: () => ask<ShelfCase[]>('/api/cases'),
+  list: () => ask<ShelfCase[]>("/api/cases"),
   get: (id: string) => ask<KeptCase>(`/api/cases/${id}`),
-  create: (document: CaseFile) => ask<KeptCase>('/api/cases', 'POST', { case: document }),
-  write: (id: string, revision: number, document: CaseFile) => ask<Written>(`/api/cases/${id}`, 'PUT', { case: document, revision }),
-  remove: (id: string) => ask<{ deleted: boolean }>(`/api/cases/${id}`, 'DELETE'),
-  restore: (id: string) => ask<KeptCase>(`/api/cases/${id}/restore`, 'POST'),
-}
+  create: (document: CaseFile) => ask<KeptCase>("/api/cases", "POST", { case: document }),
+  write: (id: string, revision: number, document: CaseFile) =>
+    ask<Written>(`/api/cases/${id}`, "PUT", { case: document, revision }),
+  remove: (id: string) => ask<{ deleted: boolean }>(`/api/cases/${id}`, "DELETE"),
+  restore: (id: string) => ask<KeptCase>(`/api/cases/${id}/restore`, "POST"),
+};

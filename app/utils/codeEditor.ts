@@ -1,125 +1,215 @@
-import { autocompletion, acceptCompletion, closeCompletion, completionStatus, moveCompletionSelection, selectedCompletion, startCompletion, type Completion } from '@codemirror/autocomplete'
-import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
-import { EditorState, Prec, StateEffect, StateField, type Extension } from '@codemirror/state'
-import { Decoration, EditorView, keymap, placeholder, type DecorationSet } from '@codemirror/view'
-import type { Offers, Stroke } from '#core/story'
+import {
+  autocompletion,
+  acceptCompletion,
+  closeCompletion,
+  completionStatus,
+  moveCompletionSelection,
+  selectedCompletion,
+  startCompletion,
+  type Completion,
+} from "@codemirror/autocomplete";
+import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
+import { EditorState, Prec, StateEffect, StateField, type Extension } from "@codemirror/state";
+import { Decoration, EditorView, keymap, placeholder, type DecorationSet } from "@codemirror/view";
+import type { Offers, Stroke } from "#core/story";
 
 export interface CodeSetup {
-  readonly parent: HTMLElement
-  readonly text: string
-  readonly label: string
-  readonly placeholder: string
-  readonly describedBy: string | null
-  readonly offers: (text: string, at: number, explicit: boolean) => Offers | null
-  readonly paint: (text: string) => readonly Stroke[]
-  readonly onText: (text: string) => void
-  readonly onForm: (id: string) => void
+  readonly parent: HTMLElement;
+  readonly text: string;
+  readonly label: string;
+  readonly placeholder: string;
+  readonly describedBy: string | null;
+  readonly offers: (text: string, at: number, explicit: boolean) => Offers | null;
+  readonly paint: (text: string) => readonly Stroke[];
+  readonly onText: (text: string) => void;
+  readonly onForm: (id: string) => void;
   /** keys the editor does not use itself; true when taken */
-  readonly onKey: (key: 'Enter' | 'Escape' | 'ArrowUp' | 'ArrowDown') => boolean
-  readonly onPasteLines: (lines: string[]) => boolean
-  readonly onFocus: (focused: boolean) => void
+  readonly onKey: (key: "Enter" | "Escape" | "ArrowUp" | "ArrowDown") => boolean;
+  readonly onPasteLines: (lines: string[]) => boolean;
+  readonly onFocus: (focused: boolean) => void;
 }
 export interface CodeEditor {
-  setText(text: string, atEnd: boolean): void
-  setWrong(span: { from: number; to: number } | null): void
+  setText(text: string, atEnd: boolean): void;
+  setWrong(span: { from: number; to: number } | null): void;
   /** colours again, after the names of the case have changed */
-  repaint(): void
-  focus(): void
-  selectAll(): void
-  hasFocus(): boolean
-  destroy(): void
+  repaint(): void;
+  focus(): void;
+  selectAll(): void;
+  hasFocus(): boolean;
+  destroy(): void;
 }
 
-const wrongEffect = StateEffect.define<{ from: number; to: number } | null>()
-const wrongMark = Decoration.mark({ class: 'cm-wrong', attributes: { 'aria-invalid': 'true' } })
+const wrongEffect = StateEffect.define<{ from: number; to: number } | null>();
+const wrongMark = Decoration.mark({ class: "cm-wrong", attributes: { "aria-invalid": "true" } });
 
 /** Times that Tab waits for offers that are just being renewed, and how long each time, in ms. */
-const [TAB_TRIES, TAB_WAIT] = [8, 25]
+const [TAB_TRIES, TAB_WAIT] = [8, 25];
 /** Takes the offer that is chosen, or the first. While the offers are being renewed the key waits for them instead of leaving the line. */
 function takeOffer(view: EditorView, tries: number): boolean {
-  const status = completionStatus(view.state)
-  if (status === null) return false
-  if (status === 'active' && (selectedCompletion(view.state) ? acceptCompletion(view) : moveCompletionSelection(true)(view) && acceptCompletion(view))) return true
-  if (tries < TAB_TRIES) setTimeout(() => { if (view.hasFocus) takeOffer(view, tries + 1) }, TAB_WAIT)
-  return true
+  const status = completionStatus(view.state);
+  if (status === null) return false;
+  if (
+    status === "active" &&
+    (selectedCompletion(view.state)
+      ? acceptCompletion(view)
+      : moveCompletionSelection(true)(view) && acceptCompletion(view))
+  )
+    return true;
+  if (tries < TAB_TRIES)
+    setTimeout(() => {
+      if (view.hasFocus) takeOffer(view, tries + 1);
+    }, TAB_WAIT);
+  return true;
 }
 
 function takeLine(view: EditorView, setup: CodeSetup): boolean {
-  closeCompletion(view)
-  setup.onKey('Enter')
-  return true
+  closeCompletion(view);
+  setup.onKey("Enter");
+  return true;
 }
 
 /** A one-line editor for statements and formulas: coloured, completed, with the wrong part marked under it. */
 export function openCodeEditor(setup: CodeSetup): CodeEditor {
-  const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
-  const painted = (state: EditorState): DecorationSet => Decoration.set(setup.paint(state.doc.toString()).map((s) => Decoration.mark({ class: `cm-${s.paint}` }).range(s.from, s.to)))
-  const repaintEffect = StateEffect.define<null>()
+  const nonce = document.querySelector<HTMLScriptElement>("script[nonce]")?.nonce;
+  const painted = (state: EditorState): DecorationSet =>
+    Decoration.set(
+      setup.paint(state.doc.toString()).map((s) => Decoration.mark({ class: `cm-${s.paint}` }).range(s.from, s.to)),
+    );
+  const repaintEffect = StateEffect.define<null>();
   const paint = StateField.define<DecorationSet>({
     create: painted,
     update: (set, tr) => (tr.docChanged || tr.effects.some((e) => e.is(repaintEffect)) ? painted(tr.state) : set),
     provide: (f) => EditorView.decorations.from(f),
-  })
+  });
   const wrong = StateField.define<DecorationSet>({
     create: () => Decoration.none,
     update: (set, tr) => {
-      let next = tr.docChanged ? Decoration.none : set
-      for (const e of tr.effects) if (e.is(wrongEffect)) next = e.value && e.value.to > e.value.from && e.value.to <= tr.state.doc.length ? Decoration.set([wrongMark.range(e.value.from, e.value.to)]) : Decoration.none
-      return next
+      let next = tr.docChanged ? Decoration.none : set;
+      for (const e of tr.effects)
+        if (e.is(wrongEffect))
+          next =
+            e.value && e.value.to > e.value.from && e.value.to <= tr.state.doc.length
+              ? Decoration.set([wrongMark.range(e.value.from, e.value.to)])
+              : Decoration.none;
+      return next;
     },
     provide: (f) => EditorView.decorations.from(f),
-  })
+  });
   const complete = autocompletion({
-    defaultKeymap: false, selectOnOpen: false, interactionDelay: 0, icons: false, aboveCursor: false,
-    override: [(context) => {
-      const offers = setup.offers(context.state.doc.toString(), context.pos, context.explicit)
-      if (!offers) return null
-      return {
-        from: offers.from, filter: false,
-        options: offers.list.map((o): Completion => ({
-          label: o.label, detail: o.detail, type: o.kind,
-          apply: (view, _c, from, to) => {
-            if (o.form !== null) { setup.onForm(o.form); view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: '' } }); return }
-            view.dispatch({ changes: { from, to, insert: o.write }, selection: { anchor: from + o.write.length } })
-          },
-        })),
-      }
-    }],
-  })
+    defaultKeymap: false,
+    selectOnOpen: false,
+    interactionDelay: 0,
+    icons: false,
+    aboveCursor: false,
+    override: [
+      (context) => {
+        const offers = setup.offers(context.state.doc.toString(), context.pos, context.explicit);
+        if (!offers) return null;
+        return {
+          from: offers.from,
+          filter: false,
+          options: offers.list.map((o): Completion => ({
+            label: o.label,
+            detail: o.detail,
+            type: o.kind,
+            apply: (view, _c, from, to) => {
+              if (o.form !== null) {
+                setup.onForm(o.form);
+                view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: "" } });
+                return;
+              }
+              view.dispatch({ changes: { from, to, insert: o.write }, selection: { anchor: from + o.write.length } });
+            },
+          })),
+        };
+      },
+    ],
+  });
   const extensions: Extension[] = [
-    history(), paint, wrong, complete, placeholder(setup.placeholder),
-    Prec.highest(keymap.of([
-      { key: 'Ctrl-Space', run: startCompletion },
-      { key: 'Tab', run: (view) => takeOffer(view, 0) },
-      // Enter takes the line; it takes a completion only where one was chosen with the arrows.
-      { key: 'Enter', run: (view) => (selectedCompletion(view.state) ? acceptCompletion(view) : takeLine(view, setup)) },
-      { key: 'Escape', run: (view) => (completionStatus(view.state) !== null ? closeCompletion(view) : setup.onKey('Escape')) },
-      { key: 'ArrowDown', run: (view) => (completionStatus(view.state) === 'active' ? moveCompletionSelection(true)(view) : setup.onKey('ArrowDown')) },
-      { key: 'ArrowUp', run: (view) => (completionStatus(view.state) === 'active' && selectedCompletion(view.state) ? moveCompletionSelection(false)(view) : setup.onKey('ArrowUp')) },
-    ])),
-    keymap.of([...historyKeymap, ...defaultKeymap.filter((b) => b.key !== 'Enter' && b.key !== 'Escape')]),
+    history(),
+    paint,
+    wrong,
+    complete,
+    placeholder(setup.placeholder),
+    Prec.highest(
+      keymap.of([
+        { key: "Ctrl-Space", run: startCompletion },
+        { key: "Tab", run: (view) => takeOffer(view, 0) },
+        // Enter takes the line; it takes a completion only where one was chosen with the arrows.
+        {
+          key: "Enter",
+          run: (view) => (selectedCompletion(view.state) ? acceptCompletion(view) : takeLine(view, setup)),
+        },
+        {
+          key: "Escape",
+          run: (view) => (completionStatus(view.state) !== null ? closeCompletion(view) : setup.onKey("Escape")),
+        },
+        {
+          key: "ArrowDown",
+          run: (view) =>
+            completionStatus(view.state) === "active" ? moveCompletionSelection(true)(view) : setup.onKey("ArrowDown"),
+        },
+        {
+          key: "ArrowUp",
+          run: (view) =>
+            completionStatus(view.state) === "active" && selectedCompletion(view.state)
+              ? moveCompletionSelection(false)(view)
+              : setup.onKey("ArrowUp"),
+        },
+      ]),
+    ),
+    keymap.of([...historyKeymap, ...defaultKeymap.filter((b) => b.key !== "Enter" && b.key !== "Escape")]),
     // One line: a line break that slips in becomes a space.
-    EditorState.transactionFilter.of((tr) => (tr.docChanged && tr.newDoc.lines > 1 ? [{ changes: { from: 0, to: tr.startState.doc.length, insert: tr.newDoc.toString().replace(/\s*\n\s*/g, ' ') } }] : tr)),
-    EditorView.updateListener.of((u) => { if (u.docChanged) setup.onText(u.state.doc.toString()); if (u.focusChanged) setup.onFocus(u.view.hasFocus) }),
+    EditorState.transactionFilter.of((tr) =>
+      tr.docChanged && tr.newDoc.lines > 1
+        ? [
+            {
+              changes: {
+                from: 0,
+                to: tr.startState.doc.length,
+                insert: tr.newDoc.toString().replace(/\s*\n\s*/g, " "),
+              },
+            },
+          ]
+        : tr,
+    ),
+    EditorView.updateListener.of((u) => {
+      if (u.docChanged) setup.onText(u.state.doc.toString());
+      if (u.focusChanged) setup.onFocus(u.view.hasFocus);
+    }),
     EditorView.domEventHandlers({
       paste: (event) => {
-        const lines = (event.clipboardData?.getData('text') ?? '').split(/\r?\n/).map((l) => l.trim()).filter((l) => l)
-        if (lines.length < 2 || !setup.onPasteLines(lines)) return false
-        event.preventDefault()
-        return true
+        const lines = (event.clipboardData?.getData("text") ?? "")
+          .split(/\r?\n/)
+          .map((l) => l.trim())
+          .filter((l) => l);
+        if (lines.length < 2 || !setup.onPasteLines(lines)) return false;
+        event.preventDefault();
+        return true;
       },
     }),
     EditorView.contentAttributes.of({
-      'aria-label': setup.label, 'aria-multiline': 'false', autocapitalize: 'off', autocorrect: 'off', spellcheck: 'false', ...(setup.describedBy ? { 'aria-describedby': setup.describedBy } : {}),
+      "aria-label": setup.label,
+      "aria-multiline": "false",
+      autocapitalize: "off",
+      autocorrect: "off",
+      spellcheck: "false",
+      ...(setup.describedBy ? { "aria-describedby": setup.describedBy } : {}),
     }),
     ...(nonce ? [EditorView.cspNonce.of(nonce)] : []),
-  ]
-  const view = new EditorView({ parent: setup.parent, state: EditorState.create({ doc: setup.text, selection: { anchor: setup.text.length }, extensions }) })
+  ];
+  const view = new EditorView({
+    parent: setup.parent,
+    state: EditorState.create({ doc: setup.text, selection: { anchor: setup.text.length }, extensions }),
+  });
   return {
     setText(text, atEnd) {
-      if (text === view.state.doc.toString()) return
-      const kept = Math.min(view.state.selection.main.head, text.length)
-      view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: text }, selection: { anchor: atEnd ? text.length : kept } })
+      if (text === view.state.doc.toString()) return;
+      const kept = Math.min(view.state.selection.main.head, text.length);
+      view.dispatch({
+        changes: { from: 0, to: view.state.doc.length, insert: text },
+        selection: { anchor: atEnd ? text.length : kept },
+      });
     },
     setWrong: (span) => view.dispatch({ effects: wrongEffect.of(span) }),
     repaint: () => view.dispatch({ effects: repaintEffect.of(null) }),
@@ -127,5 +217,5 @@ export function openCodeEditor(setup: CodeSetup): CodeEditor {
     selectAll: () => view.dispatch({ selection: { anchor: 0, head: view.state.doc.length } }),
     hasFocus: () => view.hasFocus,
     destroy: () => view.destroy(),
-  }
+  };
 }

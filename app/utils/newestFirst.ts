@@ -6,28 +6,52 @@
  * @param broken    told in words when the worker failed
  * @param patience  a worker that has not answered for this long is ended when something newer waits, in ms
  */
-export function newestFirst<Request, Reply>(open: () => Worker, taken: (reply: Reply) => void, broken: (message: string) => void, patience: number) {
-  let worker: Worker | null = null
-  let busySince: number | null = null
-  let waiting: Request | null = null
+export function newestFirst<Request, Reply>(
+  open: () => Worker,
+  taken: (reply: Reply) => void,
+  broken: (message: string) => void,
+  patience: number,
+) {
+  let worker: Worker | null = null;
+  let busySince: number | null = null;
+  let waiting: Request | null = null;
 
-  function end(): void { worker?.terminate(); worker = null; busySince = null }
+  function end(): void {
+    worker?.terminate();
+    worker = null;
+    busySince = null;
+  }
   function started(): Worker {
-    const made = open()
-    made.onmessage = ({ data }: MessageEvent<Reply>) => { busySince = null; taken(data); next() }
-    made.onerror = (event) => { end(); broken(event.message || 'The calculation stopped.') }
-    return made
+    const made = open();
+    made.onmessage = ({ data }: MessageEvent<Reply>) => {
+      busySince = null;
+      taken(data);
+      next();
+    };
+    made.onerror = (event) => {
+      end();
+      broken(event.message || "The calculation stopped.");
+    };
+    return made;
   }
   function next(): void {
-    if (waiting === null) return
+    if (waiting === null) return;
     if (busySince !== null) {
-      if (performance.now() - busySince < patience) return
-      end()
+      if (performance.now() - busySince < patience) return;
+      end();
     }
-    worker ??= started()
-    busySince = performance.now()
-    worker.postMessage(waiting)
-    waiting = null
+    worker ??= started();
+    busySince = performance.now();
+    worker.postMessage(waiting);
+    waiting = null;
   }
-  return { ask: (request: Request) => { waiting = request; next() }, isWaiting: () => waiting !== null, isOpen: () => worker !== null, end }
+  return {
+    ask: (request: Request) => {
+      waiting = request;
+      next();
+    },
+    isWaiting: () => waiting !== null,
+    isOpen: () => worker !== null,
+    end,
+  };
 }

@@ -1,81 +1,126 @@
-import type { Picture } from '#core/graph'
-import { graphMarks, type Look } from './graphMarks'
+import type { Picture } from "#core/graph";
+import { graphMarks, type Look } from "./graphMarks";
 
-export interface PictureChoice { readonly kind: 'svg' | 'png'; readonly clear: boolean; readonly scale: 1 | 2 | 3 | 4; readonly title: string }
+export interface PictureChoice {
+  readonly kind: "svg" | "png";
+  readonly clear: boolean;
+  readonly scale: 1 | 2 | 3 | 4;
+  readonly title: string;
+}
 
 /** Colours for paper: the light ones, whatever the page shows. */
 const PAPER: Look = {
-  curves: ['#0c7a66', '#2473b8', '#b5432c', '#9b3572', '#5e4bb0', '#9a6b00', '#48566a'], ink: '#1d2530', quiet: '#556070', hairline: '#dfe3e8', axis: '#6b7686', paper: '#ffffff',
-  amber: '#f0a02c', amberSoft: '#fdf0d9', amberDeep: '#8a5600', brick: '#b5432c', grey: '#6b7686', face: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
-}
-const WIDTH = 960
-const HEIGHT = 540
-const TITLE = 40
+  curves: ["#0c7a66", "#2473b8", "#b5432c", "#9b3572", "#5e4bb0", "#9a6b00", "#48566a"],
+  ink: "#1d2530",
+  quiet: "#556070",
+  hairline: "#dfe3e8",
+  axis: "#6b7686",
+  paper: "#ffffff",
+  amber: "#f0a02c",
+  amberSoft: "#fdf0d9",
+  amberDeep: "#8a5600",
+  brick: "#b5432c",
+  grey: "#6b7686",
+  face: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+};
+const WIDTH = 960;
+const HEIGHT = 540;
+const TITLE = 40;
 
-const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;')
+const escaped = (text: string): string => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;");
 
 /** A drawing for paper: what stands inside an SVG document, and its size in px. */
-export interface Sheet { readonly inner: string; readonly width: number; readonly height: number }
+export interface Sheet {
+  readonly inner: string;
+  readonly width: number;
+  readonly height: number;
+}
 
 /** The graph of the desk, drawn afresh for paper. */
 export async function graphSheet(picture: Picture): Promise<Sheet> {
-  const { openDrawing } = await import('./drawing')
-  const home = document.createElement('div')
-  home.style.cssText = `position:absolute;left:-9999px;width:${WIDTH}px;height:${HEIGHT}px`
-  document.body.append(home)
-  const drawing = openDrawing(home, WIDTH, HEIGHT)
+  const { openDrawing } = await import("./drawing");
+  const home = document.createElement("div");
+  home.style.cssText = `position:absolute;left:-9999px;width:${WIDTH}px;height:${HEIGHT}px`;
+  document.body.append(home);
+  const drawing = openDrawing(home, WIDTH, HEIGHT);
   try {
-    const { marks, rects } = graphMarks(picture, WIDTH, HEIGHT, PAPER, null)
-    drawing.paint(marks, rects)
-    return { inner: drawing.svg().replace(/^<\?xml[^>]*\?>/, ''), width: WIDTH, height: HEIGHT }
+    const { marks, rects } = graphMarks(picture, WIDTH, HEIGHT, PAPER, null);
+    drawing.paint(marks, rects);
+    return { inner: drawing.svg().replace(/^<\?xml[^>]*\?>/, ""), width: WIDTH, height: HEIGHT };
   } finally {
-    drawing.dispose()
-    home.remove()
+    drawing.dispose();
+    home.remove();
   }
 }
 
-const DRAWN = ['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-opacity', 'opacity', 'font-family', 'font-size', 'font-weight', 'font-style', 'text-anchor', 'paint-order'] as const
+const DRAWN = [
+  "fill",
+  "fill-opacity",
+  "stroke",
+  "stroke-width",
+  "stroke-dasharray",
+  "stroke-opacity",
+  "opacity",
+  "font-family",
+  "font-size",
+  "font-weight",
+  "font-style",
+  "text-anchor",
+  "paint-order",
+] as const;
 /** A drawing that stands on the page, with its colours for paper written into it. */
 export function pageSheet(svg: SVGSVGElement): Sheet {
-  const home = svg.parentElement!
-  home.classList.add('on-paper')
+  const home = svg.parentElement!;
+  home.classList.add("on-paper");
   try {
-    const copy = svg.cloneNode(true) as SVGSVGElement
-    const to = [copy, ...copy.querySelectorAll<SVGElement>('*')]
-    ;[svg, ...svg.querySelectorAll<SVGElement>('*')].forEach((from, i) => {
-      const style = getComputedStyle(from)
-      const target = to[i]!
-      target.setAttribute('style', DRAWN.map((p) => `${p}:${style.getPropertyValue(p)}`).join(';'))
-      target.removeAttribute('class')
-      for (const name of ['fill', 'stroke']) target.removeAttribute(name)
-    })
-    copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
-    return { inner: new XMLSerializer().serializeToString(copy), width: svg.clientWidth || Number(svg.getAttribute('width')), height: svg.clientHeight || Number(svg.getAttribute('height')) }
-  } finally { home.classList.remove('on-paper') }
+    const copy = svg.cloneNode(true) as SVGSVGElement;
+    const to = [copy, ...copy.querySelectorAll<SVGElement>("*")];
+    [svg, ...svg.querySelectorAll<SVGElement>("*")].forEach((from, i) => {
+      const style = getComputedStyle(from);
+      const target = to[i]!;
+      target.setAttribute("style", DRAWN.map((p) => `${p}:${style.getPropertyValue(p)}`).join(";"));
+      target.removeAttribute("class");
+      for (const name of ["fill", "stroke"]) target.removeAttribute(name);
+    });
+    copy.setAttribute("xmlns", "http://www.w3.org/2000/svg");
+    return {
+      inner: new XMLSerializer().serializeToString(copy),
+      width: svg.clientWidth || Number(svg.getAttribute("width")),
+      height: svg.clientHeight || Number(svg.getAttribute("height")),
+    };
+  } finally {
+    home.classList.remove("on-paper");
+  }
 }
 
 /** A sheet as a standalone SVG document with its title. */
-export function sheetSvg({ inner, width, height }: Sheet, choice: Pick<PictureChoice, 'clear' | 'title'>): string {
-  const ground = choice.clear ? '' : `<rect width="${width}" height="${height + TITLE}" fill="#ffffff"/>`
-  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${width}" height="${height + TITLE}" viewBox="0 0 ${width} ${height + TITLE}">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg x="0" y="${TITLE}" width="${width}" height="${height}">${inner}</svg></svg>`
+export function sheetSvg({ inner, width, height }: Sheet, choice: Pick<PictureChoice, "clear" | "title">): string {
+  const ground = choice.clear ? "" : `<rect width="${width}" height="${height + TITLE}" fill="#ffffff"/>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${width}" height="${height + TITLE}" viewBox="0 0 ${width} ${height + TITLE}">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg x="0" y="${TITLE}" width="${width}" height="${height}">${inner}</svg></svg>`;
 }
 
 /** The same as a PNG, `scale` pixels for each unit. */
 export async function sheetPng(sheet: Sheet, choice: PictureChoice): Promise<Blob> {
-  const svg = sheetSvg(sheet, choice)
-  const image = new Image()
-  await new Promise<void>((resolve, reject) => { image.onload = () => resolve(); image.onerror = () => reject(new Error('the picture could not be drawn')); image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}` })
-  const canvas = document.createElement('canvas')
-  canvas.width = sheet.width * choice.scale
-  canvas.height = (sheet.height + TITLE) * choice.scale
-  canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
-  return new Promise((resolve, reject) => canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('the picture could not be drawn'))), 'image/png'))
+  const svg = sheetSvg(sheet, choice);
+  const image = new Image();
+  await new Promise<void>((resolve, reject) => {
+    image.onload = () => resolve();
+    image.onerror = () => reject(new Error("the picture could not be drawn"));
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+  });
+  const canvas = document.createElement("canvas");
+  canvas.width = sheet.width * choice.scale;
+  canvas.height = (sheet.height + TITLE) * choice.scale;
+  canvas.getContext("2d")!.drawImage(image, 0, 0, canvas.width, canvas.height);
+  return new Promise((resolve, reject) =>
+    canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error("the picture could not be drawn"))), "image/png"),
+  );
 }
 
 export function saveFile(name: string, content: Blob): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(content)
-  link.download = name
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(content);
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }

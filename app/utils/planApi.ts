@@ -1,31 +1,49 @@
-import type { CaseFile } from '#core/model'
-import type { PlanResult } from '#core/plan'
-import type { PlanProgress } from '#shared/compiledPlan'
+import type { CaseFile } from "#core/model";
+import type { PlanResult } from "#core/plan";
+import type { PlanProgress } from "#shared/compiledPlan";
 
 /** What the server sends while it works a plan out: one JSON object a line. */
-export type PlanLine = { readonly progress: PlanProgress } | { readonly result: PlanResult } | { readonly message: string }
+export type PlanLine =
+  { readonly progress: PlanProgress } | { readonly result: PlanResult } | { readonly message: string };
 
 /**
  * Has a plan worked out on the server. Ending the signal ends the work there.
  * @throws Error in plain words
  */
-export async function planOnServer(source: CaseFile, seconds: number, signal: AbortSignal, progress: (p: PlanProgress) => void): Promise<PlanResult> {
-  const answer = await fetch('/api/plan', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ case: source, seconds }), signal }).catch((failure: unknown) => { if (signal.aborted) throw failure; return null })
-  if (!answer?.body) throw new Error('The server does not answer; the best found here still stands.')
-  if (!answer.ok) throw new Error(((await answer.json().catch(() => null)) as { message?: string } | null)?.message ?? 'The server could not work the plan out.')
-  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader()
-  let rest = ''
+export async function planOnServer(
+  source: CaseFile,
+  seconds: number,
+  signal: AbortSignal,
+  progress: (p: PlanProgress) => void,
+): Promise<PlanResult> {
+  const answer = await fetch("/api/plan", {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ case: source, seconds }),
+    signal,
+  }).catch((failure: unknown) => {
+    if (signal.aborted) throw failure;
+    return null;
+  });
+  if (!answer?.body) throw new Error("The server does not answer; the best found here still stands.");
+  if (!answer.ok)
+    throw new Error(
+      ((await answer.json().catch(() => null)) as { message?: string } | null)?.message ??
+        "The server could not work the plan out.",
+    );
+  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = "";
   for (;;) {
-    const { done, value } = await reader.read()
-    rest += value ?? ''
-    const lines = rest.split('\n')
-    rest = lines.pop()!
+    const { done, value } = await reader.read();
+    rest += value ?? "";
+    const lines = rest.split("\n");
+    rest = lines.pop()!;
     for (const text of lines.filter((l) => l.trim())) {
-      const line = JSON.parse(text) as PlanLine
-      if ('progress' in line) progress(line.progress)
-      else if ('result' in line) return line.result
-      else throw new Error(line.message)
+      const line = JSON.parse(text) as PlanLine;
+      if ("progress" in line) progress(line.progress);
+      else if ("result" in line) return line.result;
+      else throw new Error(line.message);
     }
-    if (done) throw new Error('The server ended before the plan was worked out.')
+    if (done) throw new Error("The server ended before the plan was worked out.");
   }
 }

@@ -1,35 +1,45 @@
-import { analyse, type CaseFile } from '#core/model'
-import { sentenceOf } from '#core/explain'
-import { deskOf, influenceOn } from '#core/desk'
-import { picture } from '#core/graph'
-import { slipsOf } from '#core/slips'
-import type { AnalysisReply, AnalysisRequest, InfluenceReply, WorkerRequest } from './protocol'
+import { analyse, type CaseFile } from "#core/model";
+import { sentenceOf } from "#core/explain";
+import { deskOf, influenceOn } from "#core/desk";
+import { picture } from "#core/graph";
+import { slipsOf } from "#core/slips";
+import type { AnalysisReply, AnalysisRequest, InfluenceReply, WorkerRequest } from "./protocol";
 
 /** The ghost seldom changes while a given is dragged; it is worked out once. */
-let heldGhost: { source: string; analysis: ReturnType<typeof analyse> } | null = null
+let heldGhost: { source: string; analysis: ReturnType<typeof analyse> } | null = null;
 function ghostOf(source: CaseFile | null) {
-  if (!source) return null
-  const key = JSON.stringify(source)
-  if (heldGhost?.source !== key) heldGhost = { source: key, analysis: analyse(source) }
-  return heldGhost.analysis
+  if (!source) return null;
+  const key = JSON.stringify(source);
+  if (heldGhost?.source !== key) heldGhost = { source: key, analysis: analyse(source) };
+  return heldGhost.analysis;
 }
 
 function analysed(data: AnalysisRequest): AnalysisReply {
-  const start = performance.now()
-  const analysis = analyse(data.source)
-  const ghost = ghostOf(data.ghost)
+  const start = performance.now();
+  const analysis = analyse(data.source);
+  const ghost = ghostOf(data.ghost);
   return {
-    job: data.job, ok: true, desk: deskOf(analysis), picture: picture(analysis, data.view, ghost?.model ?? null), slips: slipsOf(analysis),
-    ghost: ghost ? ghost.findings.filter((f) => f.status !== 'error').map((f) => ({ id: f.id, says: sentenceOf(f, ghost.model) })) : [], ms: performance.now() - start,
-  }
+    job: data.job,
+    ok: true,
+    desk: deskOf(analysis),
+    picture: picture(analysis, data.view, ghost?.model ?? null),
+    slips: slipsOf(analysis),
+    ghost: ghost
+      ? ghost.findings.filter((f) => f.status !== "error").map((f) => ({ id: f.id, says: sentenceOf(f, ghost.model) }))
+      : [],
+    ms: performance.now() - start,
+  };
 }
 
 self.onmessage = ({ data }: MessageEvent<WorkerRequest>) => {
-  let reply: AnalysisReply | InfluenceReply
+  let reply: AnalysisReply | InfluenceReply;
   try {
-    reply = data.kind === 'analysis' ? analysed(data) : { job: data.job, ok: true, report: influenceOn(data.source, data.question) }
+    reply =
+      data.kind === "analysis"
+        ? analysed(data)
+        : { job: data.job, ok: true, report: influenceOn(data.source, data.question) };
   } catch (failure) {
-    reply = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) }
+    reply = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) };
   }
-  self.postMessage(reply)
-}
+  self.postMessage(reply);
+};

@@ -1,15 +1,39 @@
-import type { CaseFile } from '#core/model'
-import type { Desk, InfluenceReport } from '#core/desk'
-import type { Picture, View } from '#core/graph'
-import type { Slip } from '#core/slips'
+import type { CaseFile } from "#core/model";
+import type { Desk, InfluenceReport } from "#core/desk";
+import type { Picture, View } from "#core/graph";
+import type { Slip } from "#core/slips";
 
 /** What the analysis worker is asked, and what it sends back; both are plain data. */
-export interface AnalysisRequest { readonly kind: 'analysis'; readonly job: number; readonly source: CaseFile; readonly view: View; readonly ghost: CaseFile | null }
-export interface InfluenceRequest { readonly kind: 'influence'; readonly job: number; readonly source: CaseFile; readonly question: string }
-export type WorkerRequest = AnalysisRequest | InfluenceRequest
+export interface AnalysisRequest {
+  readonly kind: "analysis";
+  readonly job: number;
+  readonly source: CaseFile;
+  readonly view: View;
+  readonly ghost: CaseFile | null;
+}
+export interface InfluenceRequest {
+  readonly kind: "influence";
+  readonly job: number;
+  readonly source: CaseFile;
+  readonly question: string;
+}
+export type WorkerRequest = AnalysisRequest | InfluenceRequest;
 /** What the case held as a ghost answers to the same questions. */
-export interface GhostAnswer { readonly id: string; readonly says: string }
+export interface GhostAnswer {
+  readonly id: string;
+  readonly says: string;
+}
 export type AnalysisReply =
-  | { readonly job: number; readonly ok: true; readonly desk: Desk; readonly picture: Picture | null; readonly slips: readonly Slip[]; readonly ghost: readonly GhostAnswer[]; readonly ms: number }
-  | { readonly job: number; readonly ok: false; readonly message: string }
-export type InfluenceReply = { readonly job: number; readonly ok: true; readonly report: InfluenceReport | null } | { readonly job: number; readonly ok: false; readonly message: string }
+  | {
+      readonly job: number;
+      readonly ok: true;
+      readonly desk: Desk;
+      readonly picture: Picture | null;
+      readonly slips: readonly Slip[];
+      readonly ghost: readonly GhostAnswer[];
+      readonly ms: number;
+    }
+  | { readonly job: number; readonly ok: false; readonly message: string };
+export type InfluenceReply =
+  | { readonly job: number; readonly ok: true; readonly report: InfluenceReport | null }
+  | { readonly job: number; readonly ok: false; readonly message: string };

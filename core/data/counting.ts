@@ -1,66 +1,93 @@
-import { dateOf, daysOf } from '../model'
+import { dateOf, daysOf } from "../model";
 
-export type CountUnit = 'day' | 'week' | 'month' | 'year'
+export type CountUnit = "day" | "week" | "month" | "year";
 /** From when a column counts, and in what. `since` is as the case file has it: a year, or an ISO date. */
-export interface Counting { readonly unit: CountUnit; readonly since: string }
+export interface Counting {
+  readonly unit: CountUnit;
+  readonly since: string;
+}
 
-const iso = (days: number): string => { const d = dateOf(days); return `${String(d.year).padStart(4, '0')}-${String(d.month).padStart(2, '0')}-${String(d.day).padStart(2, '0')}` }
+const iso = (days: number): string => {
+  const d = dateOf(days);
+  return `${String(d.year).padStart(4, "0")}-${String(d.month).padStart(2, "0")}-${String(d.day).padStart(2, "0")}`;
+};
 
 /** What a column of dates (days since 1970-01-01) or years best counts in: the widest unit that keeps all steps whole. */
-export function suggestCounting(values: readonly number[], kind: 'date' | 'year'): Counting {
-  const start = values.reduce((m, v) => Math.min(m, v), Infinity)
-  if (kind === 'year') return { unit: 'year', since: String(start) }
-  const since = iso(start)
-  const first = dateOf(start)
-  const dates = values.map(dateOf)
-  if (dates.every((d) => d.month === first.month && d.day === first.day) && values.length > 1) return { unit: 'year', since }
-  if (dates.every((d) => d.day === first.day) && values.length > 1) return { unit: 'month', since }
-  return { unit: values.every((v) => (v - start) % 7 === 0) ? 'week' : 'day', since }
+export function suggestCounting(values: readonly number[], kind: "date" | "year"): Counting {
+  const start = values.reduce((m, v) => Math.min(m, v), Infinity);
+  if (kind === "year") return { unit: "year", since: String(start) };
+  const since = iso(start);
+  const first = dateOf(start);
+  const dates = values.map(dateOf);
+  if (dates.every((d) => d.month === first.month && d.day === first.day) && values.length > 1)
+    return { unit: "year", since };
+  if (dates.every((d) => d.day === first.day) && values.length > 1) return { unit: "month", since };
+  return { unit: values.every((v) => (v - start) % 7 === 0) ? "week" : "day", since };
 }
 
 /** Dates or years as counts; months and years of dates by the calendar, parts of them by days. */
-export function countFrom(values: readonly (number | null)[], kind: 'date' | 'year', counting: Counting): (number | null)[] {
-  if (kind === 'year') return values.map((v) => (v === null ? null : v - Number(counting.since.slice(0, 4))))
-  const start = startOf(counting.since)
-  const s = dateOf(start)
+export function countFrom(
+  values: readonly (number | null)[],
+  kind: "date" | "year",
+  counting: Counting,
+): (number | null)[] {
+  if (kind === "year") return values.map((v) => (v === null ? null : v - Number(counting.since.slice(0, 4))));
+  const start = startOf(counting.since);
+  const s = dateOf(start);
   return values.map((v) => {
-    if (v === null) return null
-    if (counting.unit === 'day') return v - start
-    if (counting.unit === 'week') return Number(((v - start) / 7).toPrecision(12))
-    const d = dateOf(v)
-    const whole = (d.year - s.year) * 12 + (d.month - s.month) - (d.day < s.day ? 1 : 0)
-    const at = monthLater(s, whole)
-    const months = whole + (v - at) / (monthLater(s, whole + 1) - at)
-    return Number((counting.unit === 'month' ? months : months / 12).toPrecision(10))
-  })
+    if (v === null) return null;
+    if (counting.unit === "day") return v - start;
+    if (counting.unit === "week") return Number(((v - start) / 7).toPrecision(12));
+    const d = dateOf(v);
+    const whole = (d.year - s.year) * 12 + (d.month - s.month) - (d.day < s.day ? 1 : 0);
+    const at = monthLater(s, whole);
+    const months = whole + (v - at) / (monthLater(s, whole + 1) - at);
+    return Number((counting.unit === "month" ? months : months / 12).toPrecision(10));
+  });
 }
-const startOf = (since: string): number => { const [y, m, d] = since.split('-').map(Number); return daysOf(y!, m ?? 1, d ?? 1) }
+const startOf = (since: string): number => {
+  const [y, m, d] = since.split("-").map(Number);
+  return daysOf(y!, m ?? 1, d ?? 1);
+};
 function monthLater(s: { year: number; month: number; day: number }, months: number): number {
-  const index = s.year * 12 + s.month - 1 + months
-  const [year, month] = [Math.floor(index / 12), (((index % 12) + 12) % 12) + 1]
-  const last = daysOf(month === 12 ? year + 1 : year, month === 12 ? 1 : month + 1, 1) - daysOf(year, month, 1)
-  return daysOf(year, month, Math.min(s.day, last))
+  const index = s.year * 12 + s.month - 1 + months;
+  const [year, month] = [Math.floor(index / 12), (((index % 12) + 12) % 12) + 1];
+  const last = daysOf(month === 12 ? year + 1 : year, month === 12 ? 1 : month + 1, 1) - daysOf(year, month, 1);
+  return daysOf(year, month, Math.min(s.day, last));
 }
 
 /** The same instants counted otherwise: another start, another unit. Counts of days and weeks move exactly, others by the calendar. */
 export function recounted(values: readonly (number | null)[], from: Counting, to: Counting): (number | null)[] {
-  const years = /^-?\d+$/.test(from.since) && /^-?\d+$/.test(to.since) && from.unit === 'year' && to.unit === 'year'
-  if (years) return values.map((v) => (v === null ? null : v + Number(from.since) - Number(to.since)))
-  const start = startOf(from.since)
-  const s = dateOf(start)
+  const years = /^-?\d+$/.test(from.since) && /^-?\d+$/.test(to.since) && from.unit === "year" && to.unit === "year";
+  if (years) return values.map((v) => (v === null ? null : v + Number(from.since) - Number(to.since)));
+  const start = startOf(from.since);
+  const s = dateOf(start);
   const days = values.map((v) => {
-    if (v === null) return null
-    if (from.unit === 'day' || from.unit === 'week') return Math.round(start + v * (from.unit === 'week' ? 7 : 1))
-    const months = v * (from.unit === 'year' ? 12 : 1)
-    const whole = Math.floor(months + 1e-9)
-    const at = monthLater(s, whole)
-    return Math.round(at + (months - whole) * (monthLater(s, whole + 1) - at))
-  })
-  return countFrom(days, 'date', to)
+    if (v === null) return null;
+    if (from.unit === "day" || from.unit === "week") return Math.round(start + v * (from.unit === "week" ? 7 : 1));
+    const months = v * (from.unit === "year" ? 12 : 1);
+    const whole = Math.floor(months + 1e-9);
+    const at = monthLater(s, whole);
+    return Math.round(at + (months - whole) * (monthLater(s, whole + 1) - at));
+  });
+  return countFrom(days, "date", to);
 }
-export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+export const MONTH_NAMES = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
 /** `2031`, `6 January 2031`. */
 export function sinceWords(since: string | number): string {
-  const [y, m, d] = String(since).split('-')
-  return m && d ? `${Number(d)} ${MONTH_NAMES[Number(m) - 1]} ${y}` : String(since)
+  const [y, m, d] = String(since).split("-");
+  return m && d ? `${Number(d)} ${MONTH_NAMES[Number(m) - 1]} ${y}` : String(since);
 }

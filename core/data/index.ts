@@ -1,5 +1,27 @@
-export { readCell, readDate, type Cell, type DecimalSign } from './cells'
-export { countFrom, recounted, sinceWords, suggestCounting, type CountUnit, type Counting } from './counting'
-export { freeName, keepTable, type Kept } from './keep'
-export { readTable, type ColumnKind, type OddCell, type ReadColumn, type ReadTable, type TableResult } from './readTable'
-export { meetingNear, namesTaken, nameTrouble, offeredName, rowRange, stretchOf, stretchesOf, withModel, withPieces, type Model, type Owner, type RowRange, type Source, type WithFunction } from './onDesk'
+export { readCell, readDate, type Cell, type DecimalSign } from "./cells";
+export { countFrom, recounted, sinceWords, suggestCounting, type CountUnit, type Counting } from "./counting";
+export { freeName, keepTable, type Kept } from "./keep";
+export {
+  readTable,
+  type ColumnKind,
+  type OddCell,
+  type ReadColumn,
+  type ReadTable,
+  type TableResult,
+} from "./readTable";
+export {
+  meetingNear,
+  namesTaken,
+  nameTrouble,
+  offeredName,
+  rowRange,
+  stretchOf,
+  stretchesOf,
+  withModel,
+  withPieces,
+  type Model,
+  type Owner,
+  type RowRange,
+  type Source,
+  type WithFunction,
+} from "./onDesk";

@@ -1,28 +1,58 @@
-import type { DeskFinding } from './desk'
+import type { DeskFinding } from "./desk";
 
 /** A finding as plain text for a document: question, answer, exact form, details, how sure it is, and the working when wanted. */
 export function findingText(f: DeskFinding, withWorking: boolean): string {
-  const lines = [f.question.map((p) => p.text).join(''), f.says]
-  for (const e of f.exact) lines.push(`exact: ${e.text} ≈ ${e.near}`)
-  lines.push(...f.details)
-  if (f.chips.length > 0) lines.push(`(${f.chips.map((c) => c.text).join('; ')})`)
-  if (withWorking && f.working.length > 0) lines.push('', ...f.working.map((w) => `${w.says} ${w.text}`))
-  return lines.join('\n')
+  const lines = [f.question.map((p) => p.text).join(""), f.says];
+  for (const e of f.exact) lines.push(`exact: ${e.text} ≈ ${e.near}`);
+  lines.push(...f.details);
+  if (f.chips.length > 0) lines.push(`(${f.chips.map((c) => c.text).join("; ")})`);
+  if (withWorking && f.working.length > 0) lines.push("", ...f.working.map((w) => `${w.says} ${w.text}`));
+  return lines.join("\n");
 }
 
 /** The same for a LaTeX document: sentences escaped, mathematics in displays. Needs no package. */
 export function findingLatex(f: DeskFinding, withWorking: boolean): string {
-  const lines = [`\\textit{${latexText(f.question.map((p) => p.text).join(''))}}`, '', `\\textbf{${latexText(f.says)}}`]
-  for (const e of f.exact) lines.push(`\\[ ${e.latex} \\approx ${e.near.replace(/−/g, '-')} \\]`)
-  for (const d of f.details) lines.push('', latexText(d))
-  if (f.chips.length > 0) lines.push('', `(${latexText(f.chips.map((c) => c.text).join('; '))})`)
-  if (withWorking) for (const w of f.working) lines.push('', latexText(w.says), `\\[ ${w.latex} \\]`)
-  return lines.join('\n')
+  const lines = [
+    `\\textit{${latexText(f.question.map((p) => p.text).join(""))}}`,
+    "",
+    `\\textbf{${latexText(f.says)}}`,
+  ];
+  for (const e of f.exact) lines.push(`\\[ ${e.latex} \\approx ${e.near.replace(/−/g, "-")} \\]`);
+  for (const d of f.details) lines.push("", latexText(d));
+  if (f.chips.length > 0) lines.push("", `(${latexText(f.chips.map((c) => c.text).join("; "))})`);
+  if (withWorking) for (const w of f.working) lines.push("", latexText(w.says), `\\[ ${w.latex} \\]`);
+  return lines.join("\n");
 }
 
 const SPECIAL: Readonly<Record<string, string>> = {
-  '\\': '\\textbackslash{}', '{': '\\{', '}': '\\}', $: '\\$', '%': '\\%', '&': '\\&', '#': '\\#', _: '\\_', '^': '\\textasciicircum{}', '~': '\\textasciitilde{}',
-  '−': '$-$', '≈': '$\\approx$', '…': '\\ldots{}', '≤': '$\\le$', '≥': '$\\ge$', '∞': '$\\infty$', '·': '$\\cdot$', '→': '$\\to$', '²': '\\textsuperscript{2}', '³': '\\textsuperscript{3}', 'π': '$\\pi$', '√': '$\\surd$', '×': '$\\times$', '€': '\\texteuro{}', '£': '\\pounds{}', '\u202f': '\\,', '\u00a0': '~',
-}
+  "\\": "\\textbackslash{}",
+  "{": "\\{",
+  "}": "\\}",
+  $: "\\$",
+  "%": "\\%",
+  "&": "\\&",
+  "#": "\\#",
+  _: "\\_",
+  "^": "\\textasciicircum{}",
+  "~": "\\textasciitilde{}",
+  "−": "$-$",
+  "≈": "$\\approx$",
+  "…": "\\ldots{}",
+  "≤": "$\\le$",
+  "≥": "$\\ge$",
+  "∞": "$\\infty$",
+  "·": "$\\cdot$",
+  "→": "$\\to$",
+  "²": "\\textsuperscript{2}",
+  "³": "\\textsuperscript{3}",
+  π: "$\\pi$",
+  "√": "$\\surd$",
+  "×": "$\\times$",
+  "€": "\\texteuro{}",
+  "£": "\\pounds{}",
+  "\u202f": "\\,",
+  "\u00a0": "~",
+};
 /** Plain words with every character that means something in LaTeX written out. */
-export const latexText = (text: string): string => text.replace(/[\\{}$%&#_^~−≈…≤≥∞·→²³π√×€£\u202f\u00a0]/g, (c) => SPECIAL[c] ?? c)
+export const latexText = (text: string): string =>
+  text.replace(/[\\{}$%&#_^~−≈…≤≥∞·→²³π√×€£\u202f\u00a0]/g, (c) => SPECIAL[c] ?? c);

@@ -1,81 +1,121 @@
-import { formatQuantity, sentenceOf } from '../explain'
-import { analyse, buildModel, type CaseFile, type Finding, type Model, type Question } from '../model'
-import { deskLinks } from './links'
-import { trailOf } from './trail'
+import { formatQuantity, sentenceOf } from "../explain";
+import { analyse, buildModel, type CaseFile, type Finding, type Model, type Question } from "../model";
+import { deskLinks } from "./links";
+import { trailOf } from "./trail";
 
 /** How a finding moves when one given is 10 % smaller and 10 % larger. */
 export interface Influence {
-  readonly given: string
-  readonly label: string
+  readonly given: string;
+  readonly label: string;
   /** the finding's number with the given smaller and larger; null where there is none then */
-  readonly less: number | null
-  readonly more: number | null
+  readonly less: number | null;
+  readonly more: number | null;
   /** the same in words, with units */
-  readonly lessText: string
-  readonly moreText: string
+  readonly lessText: string;
+  readonly moreText: string;
   /** the larger of the two changes; Infinity where the answer goes away */
-  readonly change: number
+  readonly change: number;
 }
-export interface InfluenceReport { readonly question: string; readonly base: number; readonly baseText: string; readonly rows: readonly Influence[] }
+export interface InfluenceReport {
+  readonly question: string;
+  readonly base: number;
+  readonly baseText: string;
+  readonly rows: readonly Influence[];
+}
 
 /** Share by which each given is moved. */
-const MOVE = 0.1
+const MOVE = 0.1;
 
 /** "What matters most": each given of a finding's trail moved by 10 % both ways, ranked by the change of the answer; null when the finding has no number. */
 export function influenceOn(source: CaseFile, id: string): InfluenceReport | null {
-  const small = onlyNeeded(source, id)
-  const base = look(small, id)
-  if (base.number === null) return null
-  const trail = trailOf(`question:${id}`, deskLinks(buildModel(small)))
-  const rows = (small.givens ?? []).filter((g) => trail.has(`given:${g.name}`) && g.value !== 0).map((g): Influence => {
-    const [less, more] = [-1, 1].map((side) => look({ ...small, givens: small.givens!.map((r) => (r.name === g.name ? { ...r, value: Number((r.value * (1 + side * MOVE)).toPrecision(15)) } : r)) }, id)) as [Look, Look]
-    const change = Math.max(...[less, more].map((l) => (l.number === null ? Infinity : Math.abs(l.number - base.number!))))
-    return { given: g.name, label: g.label ?? '', less: less.number, more: more.number, lessText: less.text, moreText: more.text, change }
-  })
-  return { question: id, base: base.number, baseText: base.text, rows: rows.sort((a, b) => b.change - a.change) }
+  const small = onlyNeeded(source, id);
+  const base = look(small, id);
+  if (base.number === null) return null;
+  const trail = trailOf(`question:${id}`, deskLinks(buildModel(small)));
+  const rows = (small.givens ?? [])
+    .filter((g) => trail.has(`given:${g.name}`) && g.value !== 0)
+    .map((g): Influence => {
+      const [less, more] = [-1, 1].map((side) =>
+        look(
+          {
+            ...small,
+            givens: small.givens!.map((r) =>
+              r.name === g.name ? { ...r, value: Number((r.value * (1 + side * MOVE)).toPrecision(15)) } : r,
+            ),
+          },
+          id,
+        ),
+      ) as [Look, Look];
+      const change = Math.max(
+        ...[less, more].map((l) => (l.number === null ? Infinity : Math.abs(l.number - base.number!))),
+      );
+      return {
+        given: g.name,
+        label: g.label ?? "",
+        less: less.number,
+        more: more.number,
+        lessText: less.text,
+        moreText: more.text,
+        change,
+      };
+    });
+  return { question: id, base: base.number, baseText: base.text, rows: rows.sort((a, b) => b.change - a.change) };
 }
 
-interface Look { readonly number: number | null; readonly text: string }
+interface Look {
+  readonly number: number | null;
+  readonly text: string;
+}
 
 function look(source: CaseFile, id: string): Look {
-  const { model, findings } = analyse(source)
-  const f = findings.find((x) => x.id === id)
-  if (!f || f.status === 'error') return { number: null, text: f?.message ?? 'no answer' }
-  const n = numberOf(f)
-  if (n === null) return { number: null, text: sentenceOf(f, model) }
-  return { number: n.value, text: formatQuantity(n.value, unitOf(f, n.isInput, model), 5) }
+  const { model, findings } = analyse(source);
+  const f = findings.find((x) => x.id === id);
+  if (!f || f.status === "error") return { number: null, text: f?.message ?? "no answer" };
+  const n = numberOf(f);
+  if (n === null) return { number: null, text: sentenceOf(f, model) };
+  return { number: n.value, text: formatQuantity(n.value, unitOf(f, n.isInput, model), 5) };
 }
 
 /** The number a finding is about: the input for meets and thresholds, the value otherwise. */
 function numberOf(f: Finding): { value: number; isInput: boolean } | null {
-  const isInput = f.ask === 'meet' || f.ask === 'reach' || f.ask === 'multiply' || f.ask === 'given' || f.ask === 'where' || f.ask === 'compare'
-  if (!isInput) return f.value === null ? null : { value: f.value, isInput }
-  const first = f.solutions[0]?.at ?? f.stretches.flatMap((s) => [s.from, s.to]).find((x) => x !== null && x !== f.about.from && x !== f.about.to)
-  return first === undefined || first === null ? null : { value: first, isInput }
+  const isInput =
+    f.ask === "meet" ||
+    f.ask === "reach" ||
+    f.ask === "multiply" ||
+    f.ask === "given" ||
+    f.ask === "where" ||
+    f.ask === "compare";
+  if (!isInput) return f.value === null ? null : { value: f.value, isInput };
+  const first =
+    f.solutions[0]?.at ??
+    f.stretches.flatMap((s) => [s.from, s.to]).find((x) => x !== null && x !== f.about.from && x !== f.about.to);
+  return first === undefined || first === null ? null : { value: first, isInput };
 }
 
 function unitOf(f: Finding, isInput: boolean, model: Model) {
-  if (f.ask === 'given') return model.givens.get(f.about.given ?? '')?.unit ?? null
-  if (f.ask === 'rate' || f.ask === 'total') return null
-  return isInput ? model.variables.get(f.about.variable)?.unit ?? null : model.functions.get(f.about.functions[0] ?? '')?.unit ?? null
+  if (f.ask === "given") return model.givens.get(f.about.given ?? "")?.unit ?? null;
+  if (f.ask === "rate" || f.ask === "total") return null;
+  return isInput
+    ? (model.variables.get(f.about.variable)?.unit ?? null)
+    : (model.functions.get(f.about.functions[0] ?? "")?.unit ?? null);
 }
 
 /** The case with the one question and those whose answers it uses. */
 function onlyNeeded(source: CaseFile, id: string): CaseFile {
-  const all = new Map((source.questions ?? []).map((q) => [q.id, q]))
-  const wanted = new Set<string>()
+  const all = new Map((source.questions ?? []).map((q) => [q.id, q]));
+  const wanted = new Set<string>();
   const visit = (q: Question | undefined): void => {
-    if (!q || wanted.has(q.id)) return
-    wanted.add(q.id)
-    for (const m of JSON.stringify(q).matchAll(/"of":"([^"]*)"/g)) visit(all.get(m[1]!))
-  }
-  visit(all.get(id))
-  return { ...source, questions: (source.questions ?? []).filter((q) => wanted.has(q.id)) }
+    if (!q || wanted.has(q.id)) return;
+    wanted.add(q.id);
+    for (const m of JSON.stringify(q).matchAll(/"of":"([^"]*)"/g)) visit(all.get(m[1]!));
+  };
+  visit(all.get(id));
+  return { ...source, questions: (source.questions ?? []).filter((q) => wanted.has(q.id)) };
 }
 
 /** What a track for a given may sensibly run over: round ends around its value. */
 export function trackOf(value: number): { from: number; to: number } {
-  if (value === 0) return { from: -10, to: 10 }
-  const reach = Number((2 * Math.abs(value)).toPrecision(2))
-  return value > 0 ? { from: 0, to: reach } : { from: -reach, to: 0 }
+  if (value === 0) return { from: -10, to: 10 };
+  const reach = Number((2 * Math.abs(value)).toPrecision(2));
+  return value > 0 ? { from: 0, to: reach } : { from: -reach, to: 0 };
 }

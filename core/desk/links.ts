@@ -1,21 +1,44 @@
-import { functionsOf, type Amount, type Model, type Question } from '../model'
+import { functionsOf, type Amount, type Model, type Question } from "../model";
 
 /** What is made with what, as pairs [from, to] of keys such as `given:F`, `variable:q`, `function:P`, `question:q1`. */
 export function deskLinks(model: Model): (readonly [string, string])[] {
-  const out: (readonly [string, string])[] = []
-  const key = (name: string) => (model.givens.has(name) ? `given:${name}` : model.functions.has(name) ? `function:${name}` : model.variables.has(name) ? `variable:${name}` : null)
-  const namesIn = (text: string) => text.match(/\p{L}[\p{L}\p{Nd}_]*/gu) ?? []
-  const link = (from: string | null, to: string) => { if (from) out.push([from, to]) }
-  for (const v of model.source.variables ?? []) for (const bound of [v.from, v.to]) if (typeof bound === 'string') for (const n of namesIn(bound)) link(key(n), `variable:${v.name}`)
-  for (const f of model.functions.values()) { link(`variable:${f.of}`, `function:${f.name}`); for (const u of f.uses) link(key(u), `function:${f.name}`) }
-  const amounts = (q: Question): Amount[] => [q.from, q.to, ...('value' in q ? [q.value] : []), ...('at' in q ? [q.at] : []), ...('between' in q ? q.between ?? [] : []), ...('range' in q ? q.range : []), ...('factor' in q ? [q.factor] : [])].filter((a): a is Amount => a !== undefined)
+  const out: (readonly [string, string])[] = [];
+  const key = (name: string) =>
+    model.givens.has(name)
+      ? `given:${name}`
+      : model.functions.has(name)
+        ? `function:${name}`
+        : model.variables.has(name)
+          ? `variable:${name}`
+          : null;
+  const namesIn = (text: string) => text.match(/\p{L}[\p{L}\p{Nd}_]*/gu) ?? [];
+  const link = (from: string | null, to: string) => {
+    if (from) out.push([from, to]);
+  };
+  for (const v of model.source.variables ?? [])
+    for (const bound of [v.from, v.to])
+      if (typeof bound === "string") for (const n of namesIn(bound)) link(key(n), `variable:${v.name}`);
+  for (const f of model.functions.values()) {
+    link(`variable:${f.of}`, `function:${f.name}`);
+    for (const u of f.uses) link(key(u), `function:${f.name}`);
+  }
+  const amounts = (q: Question): Amount[] =>
+    [
+      q.from,
+      q.to,
+      ...("value" in q ? [q.value] : []),
+      ...("at" in q ? [q.at] : []),
+      ...("between" in q ? (q.between ?? []) : []),
+      ...("range" in q ? q.range : []),
+      ...("factor" in q ? [q.factor] : []),
+    ].filter((a): a is Amount => a !== undefined);
   for (const q of model.source.questions ?? []) {
-    for (const n of functionsOf(q)) link(key(n), `question:${q.id}`)
-    if (q.ask === 'given') link(key(q.given), `question:${q.id}`)
+    for (const n of functionsOf(q)) link(key(n), `question:${q.id}`);
+    if (q.ask === "given") link(key(q.given), `question:${q.id}`);
     for (const a of amounts(q)) {
-      if (typeof a === 'object') link(`question:${a.of}`, `question:${q.id}`)
-      else if (typeof a === 'string') for (const n of namesIn(a)) link(key(n), `question:${q.id}`)
+      if (typeof a === "object") link(`question:${a.of}`, `question:${q.id}`);
+      else if (typeof a === "string") for (const n of namesIn(a)) link(key(n), `question:${q.id}`);
     }
   }
-  return out
+  return out;
 }

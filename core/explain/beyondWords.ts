@@ -1,19 +1,33 @@
-import type { Beyond } from '../fit'
-import type { Unit } from '../units'
-import { formatNumber, formatQuantity } from './quantity'
+import type { Beyond } from "../fit";
+import type { Unit } from "../units";
+import { formatNumber, formatQuantity } from "./quantity";
 
 /** What a model says outside its rows, in words: `levels off near 5,174 people`, `negative before t = 1.3 weeks`. */
-export function beyondWords(b: Beyond, x: string, input: Unit | null, output: Unit | null): { text: string; warns: boolean } {
-  const at = (v: number) => `${x} = ${formatQuantity(v, input, 4)}`
-  const out = (v: number) => formatQuantity(v, output, 4)
+export function beyondWords(
+  b: Beyond,
+  x: string,
+  input: Unit | null,
+  output: Unit | null,
+): { text: string; warns: boolean } {
+  const at = (v: number) => `${x} = ${formatQuantity(v, input, 4)}`;
+  const out = (v: number) => formatQuantity(v, output, 4);
   switch (b.kind) {
-    case 'levels': return { text: `levels off near ${out(b.near)}`, warns: false }
-    case 'negative': return { text: `negative ${b.side === 'after' ? 'after' : 'before'} ${at(b.from)}`, warns: true }
-    case 'above': return { text: `above ${formatNumber(b.limit)} ${b.side === 'after' ? 'after' : 'before'} ${at(b.from)}`, warns: true }
-    case 'explodes': return { text: `says ${out(b.value)} at ${at(b.at)}, and never slows`, warns: true }
-    case 'stops': return { text: `has no value ${b.side === 'after' ? 'after' : 'before'} ${at(b.at)}`, warns: true }
-    case 'turns': return b.way === 'rises'
-      ? { text: `falls first, then grows from ${at(b.at)} on: does that suit?`, warns: false }
-      : { text: `grows first, then falls from ${at(b.at)} on: does that suit?`, warns: b.where !== 'inside' }
+    case "levels":
+      return { text: `levels off near ${out(b.near)}`, warns: false };
+    case "negative":
+      return { text: `negative ${b.side === "after" ? "after" : "before"} ${at(b.from)}`, warns: true };
+    case "above":
+      return {
+        text: `above ${formatNumber(b.limit)} ${b.side === "after" ? "after" : "before"} ${at(b.from)}`,
+        warns: true,
+      };
+    case "explodes":
+      return { text: `says ${out(b.value)} at ${at(b.at)}, and never slows`, warns: true };
+    case "stops":
+      return { text: `has no value ${b.side === "after" ? "after" : "before"} ${at(b.at)}`, warns: true };
+    case "turns":
+      return b.way === "rises"
+        ? { text: `falls first, then grows from ${at(b.at)} on: does that suit?`, warns: false }
+        : { text: `grows first, then falls from ${at(b.at)} on: does that suit?`, warns: b.where !== "inside" };
   }
 }

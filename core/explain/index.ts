@@ -1,7 +1,23 @@
-export { estimateWords, sentenceOf, list } from './sentence'
-export { questionParts, questionPartsWithRounding, questionText, ROUNDINGS, type QuestionPart, type Slot } from './question'
-export { formatNumber, formatQuantity, formatMoney, inputNoun, isMoney, isPercent, prettyUnit, unitFor } from './quantity'
-export { beyondWords } from './beyondWords'
-export { planWords, type PlanWords } from './planWords'
-export { coefficientRows, rangeText, rateText, worthSentences, type CoefficientRow } from './planWorth'
-export { workingOf, type WorkingStep } from './working'
+export { estimateWords, sentenceOf, list } from "./sentence";
+export {
+  questionParts,
+  questionPartsWithRounding,
+  questionText,
+  ROUNDINGS,
+  type QuestionPart,
+  type Slot,
+} from "./question";
+export {
+  formatNumber,
+  formatQuantity,
+  formatMoney,
+  inputNoun,
+  isMoney,
+  isPercent,
+  prettyUnit,
+  unitFor,
+} from "./quantity";
+export { beyondWords } from "./beyondWords";
+export { planWords, type PlanWords } from "./planWords";
+export { coefficientRows, rangeText, rateText, worthSentences, type CoefficientRow } from "./planWorth";
+export { workingOf, type WorkingStep } from "./working";

@@ -1,72 +1,107 @@
-import type { Plan } from '../model'
-import { readForm, type PlanResult } from '../plan'
-import type { Names } from '../formula'
-import { toDouble } from '../numeric'
-import { parseUnit, type Unit } from '../units'
-import { isPlainSign } from './planWords'
-import { formatNumber, formatQuantity } from './quantity'
+import type { Plan } from "../model";
+import { readForm, type PlanResult } from "../plan";
+import type { Names } from "../formula";
+import { toDouble } from "../numeric";
+import { parseUnit, type Unit } from "../units";
+import { isPlainSign } from "./planWords";
+import { formatNumber, formatQuantity } from "./quantity";
 
 /** Sentences told at most; of hundreds of constraints the strongest are said. */
-const MOST = 12
+const MOST = 12;
 
 /** A worth for one more is a rate; money of it is not cut at the cent. */
 export function rateText(value: number, unit: Unit | null): string {
   // Whole cents are written as money, finer rates with their digits.
-  if (unit && Math.abs(value * 100 - Math.round(value * 100)) < 1e-9) return formatQuantity(value, unit)
-  return unit && /^[$€£¥]$/.test(unit.text) ? `${value < 0 ? '−' : ''}${unit.text}${formatNumber(Math.abs(value), 6)}` : formatQuantity(value, unit, 6)
+  if (unit && Math.abs(value * 100 - Math.round(value * 100)) < 1e-9) return formatQuantity(value, unit);
+  return unit && /^[$€£¥]$/.test(unit.text)
+    ? `${value < 0 ? "−" : ""}${unit.text}${formatNumber(Math.abs(value), 6)}`
+    : formatQuantity(value, unit, 6);
 }
 /** Ends of a range in words: `200 … 480`, `up to 40`, `from 40 on`, `always`. */
 export function rangeText(ends: readonly [number | null, number | null] | undefined): string {
-  if (!ends) return ''
-  const [a, b] = ends.map((v) => (v === null ? null : formatNumber(v)))
-  return a && b ? (a === b ? `exactly ${a}` : `${a} … ${b}`) : a ? `from ${a} on` : b ? `up to ${b}` : 'always'
+  if (!ends) return "";
+  const [a, b] = ends.map((v) => (v === null ? null : formatNumber(v)));
+  return a && b ? (a === b ? `exactly ${a}` : `${a} … ${b}`) : a ? `from ${a} on` : b ? `up to ${b}` : "always";
 }
 
 /** What one more of each constraint is worth, as sentences, the strongest first. */
 export function worthSentences(plan: Plan, r: PlanResult): string[] {
-  const unit = plan.objective?.unit ? parseUnit(plan.objective.unit).unit : null
-  const least = plan.objective?.sense === 'least'
-  const label = (id: string) => plan.constraints.find((c) => c.id === id)?.label ?? plan.constraints.find((c) => c.id === id)?.text ?? id
-  const strong = Object.entries(r.multipliers).filter(([id, w]) => w !== 0 && !isPlainSign(plan, id)).sort((a, b) => Math.abs(b[1] ?? Infinity) - Math.abs(a[1] ?? Infinity))
+  const unit = plan.objective?.unit ? parseUnit(plan.objective.unit).unit : null;
+  const least = plan.objective?.sense === "least";
+  const label = (id: string) =>
+    plan.constraints.find((c) => c.id === id)?.label ?? plan.constraints.find((c) => c.id === id)?.text ?? id;
+  const strong = Object.entries(r.multipliers)
+    .filter(([id, w]) => w !== 0 && !isPlainSign(plan, id))
+    .sort((a, b) => Math.abs(b[1] ?? Infinity) - Math.abs(a[1] ?? Infinity));
   const out = strong.slice(0, MOST).map(([id, worth]) => {
-    if (worth === null) return `One more of ${label(id)} and one less do not change the best value alike: several constraints meet at the best point.`
-    const verb = least ? (worth > 0 ? 'adds' : 'saves') : worth > 0 ? 'brings' : 'costs'
-    const range = r.ranges[id]
-    const holds = !range || (range[0] === null && range[1] === null) ? '' : range[0] === null ? `, for a right-hand side up to ${formatNumber(range[1]!)}` : range[1] === null ? `, for a right-hand side from ${formatNumber(range[0])} on` : `, for a right-hand side from ${formatNumber(range[0])} to ${formatNumber(range[1])}`
-    return `One more of ${label(id)} ${verb} ${rateText(Math.abs(worth), unit)}${holds}.`
-  })
-  const idle = Object.entries(r.multipliers).filter(([id, w]) => w === 0 && plan.constraints.find((c) => c.id === id)?.label).map(([id]) => label(id))
-  if (idle.length > 0 && idle.length <= 6) out.push(`One more of ${idle.join(' or ')} changes nothing.`)
-  if (strong.length > MOST) out.push(`${strong.length - MOST} more constraints are worth something; the table has them all.`)
-  return out
+    if (worth === null)
+      return `One more of ${label(id)} and one less do not change the best value alike: several constraints meet at the best point.`;
+    const verb = least ? (worth > 0 ? "adds" : "saves") : worth > 0 ? "brings" : "costs";
+    const range = r.ranges[id];
+    const holds =
+      !range || (range[0] === null && range[1] === null)
+        ? ""
+        : range[0] === null
+          ? `, for a right-hand side up to ${formatNumber(range[1]!)}`
+          : range[1] === null
+            ? `, for a right-hand side from ${formatNumber(range[0])} on`
+            : `, for a right-hand side from ${formatNumber(range[0])} to ${formatNumber(range[1])}`;
+    return `One more of ${label(id)} ${verb} ${rateText(Math.abs(worth), unit)}${holds}.`;
+  });
+  const idle = Object.entries(r.multipliers)
+    .filter(([id, w]) => w === 0 && plan.constraints.find((c) => c.id === id)?.label)
+    .map(([id]) => label(id));
+  if (idle.length > 0 && idle.length <= 6) out.push(`One more of ${idle.join(" or ")} changes nothing.`);
+  if (strong.length > MOST)
+    out.push(`${strong.length - MOST} more constraints are worth something; the table has them all.`);
+  return out;
 }
 
-export interface CoefficientRow { readonly name: string; readonly label: string; readonly at: number; readonly now: number; readonly stays: readonly [number | null, number | null] | null; readonly reduced: number | null; readonly says: string }
+export interface CoefficientRow {
+  readonly name: string;
+  readonly label: string;
+  readonly at: number;
+  readonly now: number;
+  readonly stays: readonly [number | null, number | null] | null;
+  readonly reduced: number | null;
+  readonly says: string;
+}
 
 /** For each variable: its coefficient in the objective, for which coefficients the plan stays best, and its reduced cost; each also as a sentence. */
 export function coefficientRows(plan: Plan, r: PlanResult, names: Names): CoefficientRow[] {
-  const best = r.best[0]
-  if (!best || !plan.objective) return []
-  const form = readForm(plan.objective.text, plan.variables.map((v) => v.name), names)
-  if (!form.ok) return []
-  const unit = plan.objective.unit ? parseUnit(plan.objective.unit).unit : null
-  const least = plan.objective.sense === 'least'
+  const best = r.best[0];
+  if (!best || !plan.objective) return [];
+  const form = readForm(
+    plan.objective.text,
+    plan.variables.map((v) => v.name),
+    names,
+  );
+  if (!form.ok) return [];
+  const unit = plan.objective.unit ? parseUnit(plan.objective.unit).unit : null;
+  const least = plan.objective.sense === "least";
   return plan.variables.map((v, j) => {
-    const now = toDouble(form.form.coefficients[j]!)
-    const stays = r.stays[v.name] ?? null
-    const reduced = r.reduced[v.name] ?? null
-    const at = best.at[j]!
-    const rate = (x: number) => rateText(x, unit)
-    let says = ''
+    const now = toDouble(form.form.coefficients[j]!);
+    const stays = r.stays[v.name] ?? null;
+    const reduced = r.reduced[v.name] ?? null;
+    const at = best.at[j]!;
+    const rate = (x: number) => rateText(x, unit);
+    let says = "";
     if (at === 0 && reduced !== null && reduced !== 0) {
       // Nothing of it is made: making one would lose its reduced cost, until its coefficient is better by that much.
-      const turn = least ? stays?.[0] : stays?.[1]
-      says = `None of ${v.label ?? v.name}: each would ${least ? 'add' : 'cost'} ${rate(Math.abs(reduced))}${turn == null ? '' : `; it pays ${least ? 'below' : 'above'} ${rate(turn)} each`}.`
+      const turn = least ? stays?.[0] : stays?.[1];
+      says = `None of ${v.label ?? v.name}: each would ${least ? "add" : "cost"} ${rate(Math.abs(reduced))}${turn == null ? "" : `; it pays ${least ? "below" : "above"} ${rate(turn)} each`}.`;
     } else if (stays) {
-      const [a, b] = stays
-      const span = a !== null && b !== null ? `between ${rate(a)} and ${rate(b)}` : a !== null ? `at least ${rate(a)}` : b !== null ? `at most ${rate(b)}` : 'any amount'
-      says = `The same plan stays best as long as ${v.label ?? v.name} ${v.label ? (least ? 'cost' : 'bring') : least ? 'costs' : 'brings'} ${span} each (now ${rate(now)}).`
+      const [a, b] = stays;
+      const span =
+        a !== null && b !== null
+          ? `between ${rate(a)} and ${rate(b)}`
+          : a !== null
+            ? `at least ${rate(a)}`
+            : b !== null
+              ? `at most ${rate(b)}`
+              : "any amount";
+      says = `The same plan stays best as long as ${v.label ?? v.name} ${v.label ? (least ? "cost" : "bring") : least ? "costs" : "brings"} ${span} each (now ${rate(now)}).`;
     }
-    return { name: v.name, label: v.label ?? '', at, now, stays, reduced, says }
-  })
+    return { name: v.name, label: v.label ?? "", at, now, stays, reduced, says };
+  });
 }

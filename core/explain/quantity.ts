@@ -1,77 +1,94 @@
-import { plural, singular, type Unit } from '../units'
+import { plural, singular, type Unit } from "../units";
 
-const SIGNS: Readonly<Record<string, string>> = { USD: '$', EUR: '€', GBP: '£', JPY: '¥', INR: '₹', RUB: '₽', KRW: '₩', TRY: '₺', UAH: '₴' }
+const SIGNS: Readonly<Record<string, string>> = {
+  USD: "$",
+  EUR: "€",
+  GBP: "£",
+  JPY: "¥",
+  INR: "₹",
+  RUB: "₽",
+  KRW: "₩",
+  TRY: "₺",
+  UAH: "₴",
+};
 /** Units written as symbols: never put in the plural. */
-const SYMBOLS = new Set('s ms min h hr d a m km cm mm ha L l mL ml kg g mg t lb oz K °C °F ft yd mi % sec yr'.split(' '))
+const SYMBOLS = new Set(
+  "s ms min h hr d a m km cm mm ha L l mL ml kg g mg t lb oz K °C °F ft yd mi % sec yr".split(" "),
+);
 
 const currencyOf = (unit: Unit | null): string | null => {
-  if (!unit) return null
-  const [name, ...others] = Object.keys(unit.powers)
-  return name?.startsWith('currency:') && others.length === 0 && unit.powers[name] === 1 && unit.factor === 1 ? name.slice(9) : null
-}
+  if (!unit) return null;
+  const [name, ...others] = Object.keys(unit.powers);
+  return name?.startsWith("currency:") && others.length === 0 && unit.powers[name] === 1 && unit.factor === 1
+    ? name.slice(9)
+    : null;
+};
 /** Money, and nothing but money. */
-export const isMoney = (unit: Unit | null): boolean => currencyOf(unit) !== null
-export const isPercent = (unit: Unit | null): boolean => unit !== null && /^%/.test(unit.text)
+export const isMoney = (unit: Unit | null): boolean => currencyOf(unit) !== null;
+export const isPercent = (unit: Unit | null): boolean => unit !== null && /^%/.test(unit.text);
 
 const grouped = (text: string): string => {
-  const [whole = '', rest] = text.split('.')
-  const sign = whole.startsWith('-') ? '−' : ''
-  const digits = whole.replace('-', '').replace(/\B(?=(\d{3})+(?!\d))/g, ',')
-  return `${sign}${digits}${rest ? `.${rest}` : ''}`
-}
+  const [whole = "", rest] = text.split(".");
+  const sign = whole.startsWith("-") ? "−" : "";
+  const digits = whole.replace("-", "").replace(/\B(?=(\d{3})+(?!\d))/g, ",");
+  return `${sign}${digits}${rest ? `.${rest}` : ""}`;
+};
 
 /**
  * A number for reading: `digits` significant figures (all digits of whole numbers are kept), thousands set apart, a true minus.
  * Very large and very small numbers are written with a power of ten.
  */
 export function formatNumber(x: number, digits = 6): string {
-  if (!Number.isFinite(x)) return x > 0 ? '∞' : x < 0 ? '−∞' : 'no value'
-  if (x === 0 || Object.is(x, -0)) return '0'
-  const size = Math.abs(x)
+  if (!Number.isFinite(x)) return x > 0 ? "∞" : x < 0 ? "−∞" : "no value";
+  if (x === 0 || Object.is(x, -0)) return "0";
+  const size = Math.abs(x);
   if (size >= 1e15 || size < 1e-6) {
-    const [m = '', e = ''] = x.toExponential(Math.min(digits - 1, 5)).split('e')
-    return `${grouped(m.replace(/\.?0+$/, ''))} × 10^${Number(e)}`.replace('^-', '^−')
+    const [m = "", e = ""] = x.toExponential(Math.min(digits - 1, 5)).split("e");
+    return `${grouped(m.replace(/\.?0+$/, ""))} × 10^${Number(e)}`.replace("^-", "^−");
   }
-  if (Number.isInteger(x)) return grouped(String(x))
-  const places = Math.max(0, Math.min(12, digits - 1 - Math.floor(Math.log10(size))))
-  const text = x.toFixed(places)
-  return grouped(text.includes('.') ? text.replace(/\.?0+$/, '') : text)
+  if (Number.isInteger(x)) return grouped(String(x));
+  const places = Math.max(0, Math.min(12, digits - 1 - Math.floor(Math.log10(size))));
+  const text = x.toFixed(places);
+  return grouped(text.includes(".") ? text.replace(/\.?0+$/, "") : text);
 }
 
 /** Rounded to the cent; sums of whole money lose their zeros. */
 export function formatMoney(x: number, code: string): string {
-  const sign = SIGNS[code]
-  const cents = Math.round(Math.abs(x) * 100) / 100
-  const amount = cents >= 1e15 ? formatNumber(cents) : grouped(Number.isInteger(cents) ? String(cents) : cents.toFixed(2))
-  const minus = x < 0 && cents !== 0 ? '−' : ''
-  return sign ? `${minus}${sign}${amount}` : `${minus}${amount} ${code}`
+  const sign = SIGNS[code];
+  const cents = Math.round(Math.abs(x) * 100) / 100;
+  const amount =
+    cents >= 1e15 ? formatNumber(cents) : grouped(Number.isInteger(cents) ? String(cents) : cents.toFixed(2));
+  const minus = x < 0 && cents !== 0 ? "−" : "";
+  return sign ? `${minus}${sign}${amount}` : `${minus}${amount} ${code}`;
 }
 
 /** `17 lanterns`, `$811.87`, `$8.25/lantern`, `4.2 %`, `3.4 m/s²`: a number in its unit, by the rules of its kind. */
 export function formatQuantity(x: number, unit: Unit | null, digits = 6): string {
-  const code = currencyOf(unit)
-  if (code) return formatMoney(x, code)
-  if (!unit || unit.text === '') return formatNumber(x, digits)
-  if (isPercent(unit)) return `${formatNumber(x * 100, digits)} ${prettyUnit(unit.text)}`
-  const per = /^([$€£¥₹₽₩₺₴])\s*(\/.+)$/.exec(unit.text)
+  const code = currencyOf(unit);
+  if (code) return formatMoney(x, code);
+  if (!unit || unit.text === "") return formatNumber(x, digits);
+  if (isPercent(unit)) return `${formatNumber(x * 100, digits)} ${prettyUnit(unit.text)}`;
+  const per = /^([$€£¥₹₽₩₺₴])\s*(\/.+)$/.exec(unit.text);
   if (per) {
-    const code = Object.entries(SIGNS).find(([, s]) => s === per[1])![0]
-    return `${formatMoney(x, code)}${prettyUnit(per[2]!)}`
+    const code = Object.entries(SIGNS).find(([, s]) => s === per[1])![0];
+    return `${formatMoney(x, code)}${prettyUnit(per[2]!)}`;
   }
-  return `${formatNumber(x, digits)} ${unitFor(x, unit.text)}`
+  return `${formatNumber(x, digits)} ${unitFor(x, unit.text)}`;
 }
 
 /** The unit beside a number, in the plural where it is a counted noun. */
 export function unitFor(x: number, text: string): string {
-  const noun = /^(\p{L}{3,}[\p{L}-]*)((?:\s*[/ ].*)?)$/u.exec(text)
-  if (!noun || SYMBOLS.has(noun[1]!)) return prettyUnit(text)
-  const one = singular(noun[1]!)
-  return `${Math.abs(x) === 1 ? one : plural(one)}${prettyUnit(noun[2]!)}`
+  const noun = /^(\p{L}{3,}[\p{L}-]*)((?:\s*[/ ].*)?)$/u.exec(text);
+  if (!noun || SYMBOLS.has(noun[1]!)) return prettyUnit(text);
+  const one = singular(noun[1]!);
+  return `${Math.abs(x) === 1 ? one : plural(one)}${prettyUnit(noun[2]!)}`;
 }
 
-export const prettyUnit = (text: string): string => text.replace(/\^2(?!\d)/g, '²').replace(/\^3(?!\d)/g, '³')
+export const prettyUnit = (text: string): string => text.replace(/\^2(?!\d)/g, "²").replace(/\^3(?!\d)/g, "³");
 
 /** A noun for the inputs of a variable: "lanterns", "weeks", or its name. */
 export function inputNoun(name: string, unit: Unit | null, count = 2): string {
-  return unit?.text && !/[/ ^]/.test(unit.text) && !SYMBOLS.has(unit.text) && unit.text !== '%' ? unitFor(count, unit.text) : name
+  return unit?.text && !/[/ ^]/.test(unit.text) && !SYMBOLS.has(unit.text) && unit.text !== "%"
+    ? unitFor(count, unit.text)
+    : name;
 }

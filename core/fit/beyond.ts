@@ -1,80 +1,120 @@
-import type { Fit } from './fit'
+import type { Fit } from "./fit";
 
 /** What a model says outside its rows: the classic ways a good fit is a bad guide. */
 export type Beyond =
-  | { readonly kind: 'levels'; readonly near: number; readonly side: 'after' | 'before' }
-  | { readonly kind: 'negative'; readonly from: number; readonly side: 'after' | 'before' }
-  | { readonly kind: 'above'; readonly limit: number; readonly from: number; readonly side: 'after' | 'before' }
-  | { readonly kind: 'explodes'; readonly at: number; readonly value: number }
-  | { readonly kind: 'turns'; readonly at: number; readonly way: 'falls' | 'rises'; readonly where: 'inside' | 'after' | 'before' }
-  | { readonly kind: 'stops'; readonly at: number; readonly side: 'after' | 'before' }
+  | { readonly kind: "levels"; readonly near: number; readonly side: "after" | "before" }
+  | { readonly kind: "negative"; readonly from: number; readonly side: "after" | "before" }
+  | { readonly kind: "above"; readonly limit: number; readonly from: number; readonly side: "after" | "before" }
+  | { readonly kind: "explodes"; readonly at: number; readonly value: number }
+  | {
+      readonly kind: "turns";
+      readonly at: number;
+      readonly way: "falls" | "rises";
+      readonly where: "inside" | "after" | "before";
+    }
+  | { readonly kind: "stops"; readonly at: number; readonly side: "after" | "before" };
 
-export interface Context { /** readings can never be below 0 */ readonly notNegative: boolean; /** readings can never be above this */ readonly limit: number | null }
+export interface Context {
+  /** readings can never be below 0 */ readonly notNegative: boolean;
+  /** readings can never be above this */ readonly limit: number | null;
+}
 
 /** How far beyond the rows is looked, in widths of the data. */
-const REACH = 1
-const STEPS = 240
+const REACH = 1;
+const STEPS = 240;
 /** A dip smaller than this share of the readings' span is no turn. */
-const TURN = 0.002
+const TURN = 0.002;
 /** A value this many times the greatest reading, within one width beyond, explodes. */
-const EXPLODES = 8
+const EXPLODES = 8;
 
 /**
  * Looks at a model on its rows and one width of them to each side.
  * @param from  least input of the rows
  * @param to  greatest
  */
-export function beyondData(fit: Fit, from: number, to: number, greatest: number, least: number, context: Context): Beyond[] {
-  const width = to - from || Math.max(1, Math.abs(to))
-  const out: Beyond[] = []
-  const at = (i: number, side: 'after' | 'before') => (side === 'after' ? to + (width * REACH * i) / STEPS : from - (width * REACH * i) / STEPS)
-  const span = greatest - least || Math.abs(greatest) || 1
+export function beyondData(
+  fit: Fit,
+  from: number,
+  to: number,
+  greatest: number,
+  least: number,
+  context: Context,
+): Beyond[] {
+  const width = to - from || Math.max(1, Math.abs(to));
+  const out: Beyond[] = [];
+  const at = (i: number, side: "after" | "before") =>
+    side === "after" ? to + (width * REACH * i) / STEPS : from - (width * REACH * i) / STEPS;
+  const span = greatest - least || Math.abs(greatest) || 1;
   if (context.notNegative && least >= 0) {
-    const xs = Array.from({ length: 2 * STEPS + 1 }, (_, i) => from + ((to - from + width * REACH) * i) / (2 * STEPS))
-    const first = xs.findIndex((x) => fit.value(x) < 0)
-    const lastStart = first === 0 ? xs.findIndex((x) => fit.value(x) >= 0) : -1
-    if (first > 0) out.push({ kind: 'negative', from: crossing(fit, xs[first - 1]!, xs[first]!, 0), side: 'after' })
-    else if (lastStart > 0) out.push({ kind: 'negative', from: crossing(fit, xs[lastStart - 1]!, xs[lastStart]!, 0), side: 'before' })
+    const xs = Array.from({ length: 2 * STEPS + 1 }, (_, i) => from + ((to - from + width * REACH) * i) / (2 * STEPS));
+    const first = xs.findIndex((x) => fit.value(x) < 0);
+    const lastStart = first === 0 ? xs.findIndex((x) => fit.value(x) >= 0) : -1;
+    if (first > 0) out.push({ kind: "negative", from: crossing(fit, xs[first - 1]!, xs[first]!, 0), side: "after" });
+    else if (lastStart > 0)
+      out.push({ kind: "negative", from: crossing(fit, xs[lastStart - 1]!, xs[lastStart]!, 0), side: "before" });
   }
-  for (const side of ['after', 'before'] as const) {
+  for (const side of ["after", "before"] as const) {
     // Counting begins at 0 in most stories: what a model says of the time before matters only where there is one.
-    if (side === 'before' && from <= 0) continue
-    const end_ = side === 'before' ? Math.min(STEPS, Math.floor((from / width) * STEPS)) : STEPS
-    const values = Array.from({ length: end_ + 1 }, (_, i) => fit.value(at(i, side)))
-    const stop = values.findIndex((v) => !Number.isFinite(v))
-    if (stop >= 0) { if (side === 'after' || at(stop, side) > 0) out.push({ kind: 'stops', at: at(Math.max(0, stop - 1), side), side }); continue }
-    const negative = values.findIndex((v) => v < 0)
-    if (side === 'before' && context.notNegative && least >= 0 && negative > 0) out.push({ kind: 'negative', from: crossing(fit, at(negative - 1, side), at(negative, side), 0), side })
-    const over = context.limit === null ? -1 : values.findIndex((v) => v > context.limit!)
-    if (over >= 0) out.push({ kind: 'above', limit: context.limit!, from: crossing(fit, at(Math.max(0, over - 1), side), at(over, side), context.limit!), side })
-    const end = values[values.length - 1]!
-    if (side === 'after' && Math.abs(end) > EXPLODES * Math.max(Math.abs(greatest), Math.abs(least))) out.push({ kind: 'explodes', at: at(STEPS, side), value: end })
-    const far = fit.value(to + 40 * width)
-    if (side === 'after' && Number.isFinite(far) && Math.abs(far - end) < 0.15 * span && Math.abs(far - fit.value(to + 400 * width)) < 1e-3 * span && Math.abs(far - values[0]!) < 3 * span) out.push({ kind: 'levels', near: far, side })
+    if (side === "before" && from <= 0) continue;
+    const end_ = side === "before" ? Math.min(STEPS, Math.floor((from / width) * STEPS)) : STEPS;
+    const values = Array.from({ length: end_ + 1 }, (_, i) => fit.value(at(i, side)));
+    const stop = values.findIndex((v) => !Number.isFinite(v));
+    if (stop >= 0) {
+      if (side === "after" || at(stop, side) > 0)
+        out.push({ kind: "stops", at: at(Math.max(0, stop - 1), side), side });
+      continue;
+    }
+    const negative = values.findIndex((v) => v < 0);
+    if (side === "before" && context.notNegative && least >= 0 && negative > 0)
+      out.push({ kind: "negative", from: crossing(fit, at(negative - 1, side), at(negative, side), 0), side });
+    const over = context.limit === null ? -1 : values.findIndex((v) => v > context.limit!);
+    if (over >= 0)
+      out.push({
+        kind: "above",
+        limit: context.limit!,
+        from: crossing(fit, at(Math.max(0, over - 1), side), at(over, side), context.limit!),
+        side,
+      });
+    const end = values[values.length - 1]!;
+    if (side === "after" && Math.abs(end) > EXPLODES * Math.max(Math.abs(greatest), Math.abs(least)))
+      out.push({ kind: "explodes", at: at(STEPS, side), value: end });
+    const far = fit.value(to + 40 * width);
+    if (
+      side === "after" &&
+      Number.isFinite(far) &&
+      Math.abs(far - end) < 0.15 * span &&
+      Math.abs(far - fit.value(to + 400 * width)) < 1e-3 * span &&
+      Math.abs(far - values[0]!) < 3 * span
+    )
+      out.push({ kind: "levels", near: far, side });
   }
-  const turn = turningPoint(fit, from, to + width * REACH, span)
-  if (turn) out.push({ kind: 'turns', at: turn.at, way: turn.way, where: turn.at > to ? 'after' : 'inside' })
-  return out
+  const turn = turningPoint(fit, from, to + width * REACH, span);
+  if (turn) out.push({ kind: "turns", at: turn.at, way: turn.way, where: turn.at > to ? "after" : "inside" });
+  return out;
 }
 
 function crossing(fit: Fit, a: number, b: number, level: number): number {
-  let [lo, hi] = [a, b]
-  const side = Math.sign(fit.value(lo) - level)
-  for (let i = 0; i < 50; i++) { const m = (lo + hi) / 2; if (Math.sign(fit.value(m) - level) === side) lo = m; else hi = m }
-  return (lo + hi) / 2
+  let [lo, hi] = [a, b];
+  const side = Math.sign(fit.value(lo) - level);
+  for (let i = 0; i < 50; i++) {
+    const m = (lo + hi) / 2;
+    if (Math.sign(fit.value(m) - level) === side) lo = m;
+    else hi = m;
+  }
+  return (lo + hi) / 2;
 }
 /** The first place where a model turns round by more than a small share of the span of the readings. */
-function turningPoint(fit: Fit, from: number, to: number, span: number): { at: number; way: 'falls' | 'rises' } | null {
-  const xs = Array.from({ length: STEPS + 1 }, (_, i) => from + ((to - from) * i) / STEPS)
-  const ys = xs.map((x) => fit.value(x))
-  if (ys.some((y) => !Number.isFinite(y))) return null
+function turningPoint(fit: Fit, from: number, to: number, span: number): { at: number; way: "falls" | "rises" } | null {
+  const xs = Array.from({ length: STEPS + 1 }, (_, i) => from + ((to - from) * i) / STEPS);
+  const ys = xs.map((x) => fit.value(x));
+  if (ys.some((y) => !Number.isFinite(y))) return null;
   for (let i = 1; i < STEPS; i++) {
-    const [up, down] = [ys[i]! > ys[i - 1]! && ys[i]! >= ys[i + 1]!, ys[i]! < ys[i - 1]! && ys[i]! <= ys[i + 1]!]
-    if (!up && !down) continue
-    const after = ys.slice(i)
-    const reach = up ? ys[i]! - Math.min(...after) : Math.max(...after) - ys[i]!
-    const before = up ? ys[i]! - Math.min(...ys.slice(0, i)) : Math.max(...ys.slice(0, i)) - ys[i]!
-    if (reach > span * TURN && before > span * TURN) return { at: xs[i]!, way: up ? 'falls' : 'rises' }
+    const [up, down] = [ys[i]! > ys[i - 1]! && ys[i]! >= ys[i + 1]!, ys[i]! < ys[i - 1]! && ys[i]! <= ys[i + 1]!];
+    if (!up && !down) continue;
+    const after = ys.slice(i);
+    const reach = up ? ys[i]! - Math.min(...after) : Math.max(...after) - ys[i]!;
+    const before = up ? ys[i]! - Math.min(...ys.slice(0, i)) : Math.max(...ys.slice(0, i)) - ys[i]!;
+    if (reach > span * TURN && before > span * TURN) return { at: xs[i]!, way: up ? "falls" : "rises" };
   }
-  return null
+  return null;
 }

@@ -1,8 +1,17 @@
-export { fitModel, type Constant, type Fit, type FitMethod, type FitSpec, type NoFit } from './fit'
-export { FAMILIES, FAMILY_CONSTANTS, constantOf, familyExpression, familyText, familyValue, plain, type Family } from './families'
-export { freeConstants, ownModel } from './own'
-export { studentQuantile } from './student'
-export { beyondData, type Beyond, type Context } from './beyond'
-export { extent, rankModels, tooFewRuns, type RankedModel, type RankingOptions } from './ranking'
-export { suggestSplit, type Split } from './split'
-export { solveLeastSquares, type LinearSolution } from './leastSquares'
+export { fitModel, type Constant, type Fit, type FitMethod, type FitSpec, type NoFit } from "./fit";
+export {
+  FAMILIES,
+  FAMILY_CONSTANTS,
+  constantOf,
+  familyExpression,
+  familyText,
+  familyValue,
+  plain,
+  type Family,
+} from "./families";
+export { freeConstants, ownModel } from "./own";
+export { studentQuantile } from "./student";
+export { beyondData, type Beyond, type Context } from "./beyond";
+export { extent, rankModels, tooFewRuns, type RankedModel, type RankingOptions } from "./ranking";
+export { suggestSplit, type Split } from "./split";
+export { solveLeastSquares, type LinearSolution } from "./leastSquares";

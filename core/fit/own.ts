@@ -1,27 +1,49 @@
-import { differentiate, resolve, tokenize, RESERVED, dependsOnVariable, isZeroNumber, problem, type Expression, type Names, type Problem } from '../formula'
-import { Enclosure } from '../interval'
-import type { Polynomial } from '../numeric'
-import { polynomialForm } from '../solve'
-import type { Curve } from './curve'
-import { compileMany, hasMark, turnedBack, turnedTo, Unknowns, type ManyFunction } from './many'
+import {
+  differentiate,
+  resolve,
+  tokenize,
+  RESERVED,
+  dependsOnVariable,
+  isZeroNumber,
+  problem,
+  type Expression,
+  type Names,
+  type Problem,
+} from "../formula";
+import { Enclosure } from "../interval";
+import type { Polynomial } from "../numeric";
+import { polynomialForm } from "../solve";
+import type { Curve } from "./curve";
+import { compileMany, hasMark, turnedBack, turnedTo, Unknowns, type ManyFunction } from "./many";
 
 /** A formula with free constants, ready for least squares. */
 export interface OwnModel {
-  readonly curve: Curve
-  readonly expression: Expression
-  readonly unknowns: Unknowns
+  readonly curve: Curve;
+  readonly expression: Expression;
+  readonly unknowns: Unknowns;
   /** the part beside each constant, when the formula is linear in its constants and has no other part */
-  readonly linear: readonly ((x: number) => number)[] | null
+  readonly linear: readonly ((x: number) => number)[] | null;
   /** the same as polynomials of x, where they all are */
-  readonly polynomials: readonly Polynomial[] | null
+  readonly polynomials: readonly Polynomial[] | null;
 }
-export type OwnResult = { readonly ok: true; readonly model: OwnModel } | { readonly ok: false; readonly problem: Problem }
+export type OwnResult =
+  { readonly ok: true; readonly model: OwnModel } | { readonly ok: false; readonly problem: Problem };
 
 /** Names of a formula that are neither its variable nor known otherwise: its free constants, in order of appearance. */
 export function freeConstants(text: string, names: Names): string[] {
-  const found: string[] = []
-  for (const t of tokenize(text).tokens) if (t.kind === 'name' && t.name !== names.variable && t.name !== 'π' && !RESERVED.has(t.name) && !names.givens.has(t.name) && !names.functions.has(t.name) && !found.includes(t.name)) found.push(t.name)
-  return found
+  const found: string[] = [];
+  for (const t of tokenize(text).tokens)
+    if (
+      t.kind === "name" &&
+      t.name !== names.variable &&
+      t.name !== "π" &&
+      !RESERVED.has(t.name) &&
+      !names.givens.has(t.name) &&
+      !names.functions.has(t.name) &&
+      !found.includes(t.name)
+    )
+      found.push(t.name);
+  return found;
 }
 
 /**
@@ -29,43 +51,71 @@ export function freeConstants(text: string, names: Names): string[] {
  * @param names  `variable` is the input of the data; givens keep their values
  */
 export function ownModel(text: string, names: Names): OwnResult {
-  const constants = freeConstants(text, names)
-  const unknowns = new Unknowns(constants)
-  const givens = new Map(names.givens)
+  const constants = freeConstants(text, names);
+  const unknowns = new Unknowns(constants);
+  const givens = new Map(names.givens);
   // Values only keep the constants apart; they are never worked with.
-  constants.forEach((c, i) => givens.set(c, { value: Math.PI + i, exact: null, within: unknowns.marks[i]! }))
-  const read = resolve(text, { ...names, givens })
-  if (!read.expression) return { ok: false, problem: read.problems[0]! }
-  if (constants.length === 0) return { ok: false, problem: problem('unknown-name', { start: 0, end: text.length }, `The formula has no free constant to fit; write one by a name that is not used yet, as in \`a (1 - exp(-b ${names.variable ?? 'x'}))\`.`) }
-  const e = read.expression
-  const x = new Enclosure(-Infinity, Infinity)
-  const n = constants.length
+  constants.forEach((c, i) => givens.set(c, { value: Math.PI + i, exact: null, within: unknowns.marks[i]! }));
+  const read = resolve(text, { ...names, givens });
+  if (!read.expression) return { ok: false, problem: read.problems[0]! };
+  if (constants.length === 0)
+    return {
+      ok: false,
+      problem: problem(
+        "unknown-name",
+        { start: 0, end: text.length },
+        `The formula has no free constant to fit; write one by a name that is not used yet, as in \`a (1 - exp(-b ${names.variable ?? "x"}))\`.`,
+      ),
+    };
+  const e = read.expression;
+  const x = new Enclosure(-Infinity, Infinity);
+  const n = constants.length;
   // Slots: the constants, then x.
-  const all = new Unknowns(constants)
-  Object.assign(all, { marks: [...unknowns.marks, x] })
-  const slopes = constants.map((_, i) => differentiate(turnedTo(e, i, unknowns, x)))
-  const value = compileMany(e, all, n)
-  const slopeFunctions: ManyFunction[] = slopes.map((s, i) => compileMany(s, all, i))
-  const v = new Float64Array(n + 1)
-  const at = (input: number, p: Float64Array) => { v.set(p); v[n] = input; return v }
+  const all = new Unknowns(constants);
+  Object.assign(all, { marks: [...unknowns.marks, x] });
+  const slopes = constants.map((_, i) => differentiate(turnedTo(e, i, unknowns, x)));
+  const value = compileMany(e, all, n);
+  const slopeFunctions: ManyFunction[] = slopes.map((s, i) => compileMany(s, all, i));
+  const v = new Float64Array(n + 1);
+  const at = (input: number, p: Float64Array) => {
+    v.set(p);
+    v[n] = input;
+    return v;
+  };
   const curve: Curve = {
     names: constants,
     value: (input, p) => value(at(input, p)),
-    slopes: (input, p, out) => { at(input, p); for (let j = 0; j < n; j++) out[j] = slopeFunctions[j]!(v) },
-  }
+    slopes: (input, p, out) => {
+      at(input, p);
+      for (let j = 0; j < n; j++) out[j] = slopeFunctions[j]!(v);
+    },
+  };
   // Linear in the constants when no slope has a constant in it, and the formula is 0 with all constants 0.
-  const free = slopes.every((s) => !dependsOnVariable(s) && !hasMark(s, unknowns.marks))
-  const zeros = new Float64Array(n)
-  const homogeneous = free && [0.37, 1.9, 4.2, -0.8].every((input) => { const y = curve.value(input, zeros); return Number.isNaN(y) || y === 0 })
-  const backs = homogeneous ? slopes.map((s) => turnedBack(s, x)) : null
-  const polynomials = backs?.map((b) => (isZeroNumber(b) ? null : polynomialForm(b))) ?? null
-  const out = new Float64Array(n)
+  const free = slopes.every((s) => !dependsOnVariable(s) && !hasMark(s, unknowns.marks));
+  const zeros = new Float64Array(n);
+  const homogeneous =
+    free &&
+    [0.37, 1.9, 4.2, -0.8].every((input) => {
+      const y = curve.value(input, zeros);
+      return Number.isNaN(y) || y === 0;
+    });
+  const backs = homogeneous ? slopes.map((s) => turnedBack(s, x)) : null;
+  const polynomials = backs?.map((b) => (isZeroNumber(b) ? null : polynomialForm(b))) ?? null;
+  const out = new Float64Array(n);
   return {
     ok: true,
     model: {
-      curve, expression: e, unknowns,
-      linear: backs ? constants.map((_, j) => (input: number) => { curve.slopes(input, zeros, out); return out[j]! }) : null,
-      polynomials: polynomials && polynomials.every((p) => p !== null && p.length > 0) ? (polynomials as Polynomial[]) : null,
+      curve,
+      expression: e,
+      unknowns,
+      linear: backs
+        ? constants.map((_, j) => (input: number) => {
+            curve.slopes(input, zeros, out);
+            return out[j]!;
+          })
+        : null,
+      polynomials:
+        polynomials && polynomials.every((p) => p !== null && p.length > 0) ? (polynomials as Polynomial[]) : null,
     },
-  }
+  };
 }

@@ -1,74 +1,125 @@
 /** Places where data turn: the best breaks for straight or bent pieces. */
-export interface Split { readonly breaks: readonly number[]; /** 1 or 2: degree of the pieces */ readonly degree: 1 | 2; readonly gain: number }
+export interface Split {
+  readonly breaks: readonly number[];
+  /** 1 or 2: degree of the pieces */ readonly degree: 1 | 2;
+  readonly gain: number;
+}
 
 /** Rows that a piece must have beyond its constants. */
-const SPARE = 2
+const SPARE = 2;
 /** Rows up to which every break is tried; more are first thinned to this many in order of x. */
-const MOST = 400
+const MOST = 400;
 
 /**
  * The best two- or three-piece fit by lines or parabolas, judged by Schwarz's criterion so that a break must earn its place.
  * @param whole  the best model without a break, to be beaten: its sum of squares and its number of constants
  * @returns null when one piece serves as well
  */
-export function suggestSplit(x: readonly number[], y: readonly number[], whole: { readonly rss: number; readonly constants: number } | null = null): Split | null {
-  const order = x.map((_, i) => i).sort((a, b) => x[a]! - x[b]!)
-  const step = Math.max(1, Math.ceil(order.length / MOST))
-  const rows = order.filter((_, k) => k % step === 0)
-  const [xs, ys] = [rows.map((i) => x[i]!), rows.map((i) => y[i]!)]
-  const n = xs.length
-  if (n < 6) return null
-  const mean = ys.reduce((a, b) => a + b, 0) / n
-  const total = ys.reduce((s, v) => s + (v - mean) ** 2, 0)
-  const floor = total * 1e-12 + 1e-300
-  const score = (rss: number, constants: number) => n * Math.log(Math.max(rss, floor) / n) + constants * Math.log(n)
-  let best: Split | null = null
-  let lowest = Infinity
-  const one = Math.min(...([1, 2] as const).map((d) => score(rssOf(xs, ys, 0, n, d), d + 1)), whole ? score((whole.rss * n) / x.length, whole.constants) : Infinity)
+export function suggestSplit(
+  x: readonly number[],
+  y: readonly number[],
+  whole: { readonly rss: number; readonly constants: number } | null = null,
+): Split | null {
+  const order = x.map((_, i) => i).sort((a, b) => x[a]! - x[b]!);
+  const step = Math.max(1, Math.ceil(order.length / MOST));
+  const rows = order.filter((_, k) => k % step === 0);
+  const [xs, ys] = [rows.map((i) => x[i]!), rows.map((i) => y[i]!)];
+  const n = xs.length;
+  if (n < 6) return null;
+  const mean = ys.reduce((a, b) => a + b, 0) / n;
+  const total = ys.reduce((s, v) => s + (v - mean) ** 2, 0);
+  const floor = total * 1e-12 + 1e-300;
+  const score = (rss: number, constants: number) => n * Math.log(Math.max(rss, floor) / n) + constants * Math.log(n);
+  let best: Split | null = null;
+  let lowest = Infinity;
+  const one = Math.min(
+    ...([1, 2] as const).map((d) => score(rssOf(xs, ys, 0, n, d), d + 1)),
+    whole ? score((whole.rss * n) / x.length, whole.constants) : Infinity,
+  );
   for (const degree of [1, 2] as const) {
-    const least = degree + 1 + SPARE
-    const cost = memo((a, b) => rssOf(xs, ys, a, b, degree))
-    const cuts = Array.from({ length: n - 1 }, (_, k) => k + 1).filter((k) => k >= least && k <= n - least && xs[k]! > xs[k - 1]!)
+    const least = degree + 1 + SPARE;
+    const cost = memo((a, b) => rssOf(xs, ys, a, b, degree));
+    const cuts = Array.from({ length: n - 1 }, (_, k) => k + 1).filter(
+      (k) => k >= least && k <= n - least && xs[k]! > xs[k - 1]!,
+    );
     for (const c of cuts) {
-      const s = score(cost(0, c) + cost(c, n), 2 * (degree + 1) + 1)
-      if (s < lowest) { lowest = s; best = { degree, breaks: [between(xs, c)], gain: one - s } }
-      if (n > 160) continue
+      const s = score(cost(0, c) + cost(c, n), 2 * (degree + 1) + 1);
+      if (s < lowest) {
+        lowest = s;
+        best = { degree, breaks: [between(xs, c)], gain: one - s };
+      }
+      if (n > 160) continue;
       for (const d of cuts) {
-        if (d < c + least) continue
-        const t = score(cost(0, c) + cost(c, d) + cost(d, n), 3 * (degree + 1) + 2)
-        if (t < lowest) { lowest = t; best = { degree, breaks: [between(xs, c), between(xs, d)], gain: one - t } }
+        if (d < c + least) continue;
+        const t = score(cost(0, c) + cost(c, d) + cost(d, n), 3 * (degree + 1) + 2);
+        if (t < lowest) {
+          lowest = t;
+          best = { degree, breaks: [between(xs, c), between(xs, d)], gain: one - t };
+        }
       }
     }
   }
-  return best && best.gain > 6 ? best : null
+  return best && best.gain > 6 ? best : null;
 }
 /** A round number between two neighbours. */
 function between(xs: readonly number[], c: number): number {
-  const [a, b] = [xs[c - 1]!, xs[c]!]
-  const m = (a + b) / 2
-  for (let digits = 1; digits < 12; digits++) { const r = Number(m.toPrecision(digits)); if (r > a && r < b) return r }
-  return m
+  const [a, b] = [xs[c - 1]!, xs[c]!];
+  const m = (a + b) / 2;
+  for (let digits = 1; digits < 12; digits++) {
+    const r = Number(m.toPrecision(digits));
+    if (r > a && r < b) return r;
+  }
+  return m;
 }
 function memo(f: (a: number, b: number) => number): (a: number, b: number) => number {
-  const kept = new Map<number, number>()
-  return (a, b) => { const key = a * 100_000 + b; let v = kept.get(key); if (v === undefined) { v = f(a, b); kept.set(key, v) } return v }
+  const kept = new Map<number, number>();
+  return (a, b) => {
+    const key = a * 100_000 + b;
+    let v = kept.get(key);
+    if (v === undefined) {
+      v = f(a, b);
+      kept.set(key, v);
+    }
+    return v;
+  };
 }
 /** Residual sum of squares of a line or parabola through rows a … b, by orthogonal polynomials. */
 function rssOf(x: readonly number[], y: readonly number[], a: number, b: number, degree: 1 | 2): number {
-  const n = b - a
-  let [mx, my] = [0, 0]
-  for (let i = a; i < b; i++) { mx += x[i]!; my += y[i]! }
-  mx /= n; my /= n
-  let [sxx, sxxx] = [0, 0]
-  for (let i = a; i < b; i++) { const u = x[i]! - mx; sxx += u * u; sxxx += u * u * u }
-  if (sxx === 0) { let s = 0; for (let i = a; i < b; i++) s += (y[i]! - my) ** 2; return s }
-  let sxy = 0
-  for (let i = a; i < b; i++) sxy += (x[i]! - mx) * (y[i]! - my)
-  const slope = sxy / sxx
-  let [q2, q2y] = [0, 0]
-  if (degree === 2) for (let i = a; i < b; i++) { const u = x[i]! - mx; const q = u * u - (sxxx / sxx) * u - sxx / n; q2 += q * q; q2y += q * (y[i]! - my) }
-  const bend = q2 > 0 ? q2y / q2 : 0
-  let s = 0
-  for (let i = a; i < b; i++) { const u = x[i]! - mx; s += (y[i]! - my - slope * u - bend * (u * u - (sxxx / sxx) * u - sxx / n)) ** 2 }
-  return s
+  const n = b - a;
+  let [mx, my] = [0, 0];
+  for (let i = a; i < b; i++) {
+    mx += x[i]!;
+    my += y[i]!;
+  }
+  mx /= n;
+  my /= n;
+  let [sxx, sxxx] = [0, 0];
+  for (let i = a; i < b; i++) {
+    const u = x[i]! - mx;
+    sxx += u * u;
+    sxxx += u * u * u;
+  }
+  if (sxx === 0) {
+    let s = 0;
+    for (let i = a; i < b; i++) s += (y[i]! - my) ** 2;
+    return s;
+  }
+  let sxy = 0;
+  for (let i = a; i < b; i++) sxy += (x[i]! - mx) * (y[i]! - my);
+  const slope = sxy / sxx;
+  let [q2, q2y] = [0, 0];
+  if (degree === 2)
+    for (let i = a; i < b; i++) {
+      const u = x[i]! - mx;
+      const q = u * u - (sxxx / sxx) * u - sxx / n;
+      q2 += q * q;
+      q2y += q * (y[i]! - my);
+    }
+  const bend = q2 > 0 ? q2y / q2 : 0;
+  let s = 0;
+  for (let i = a; i < b; i++) {
+    const u = x[i]! - mx;
+    s += (y[i]! - my - slope * u - bend * (u * u - (sxxx / sxx) * u - sxx / n)) ** 2;
+  }
+  return s;
 }

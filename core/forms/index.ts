@@ -1,2 +1,2 @@
-export { FORMS, growth, type Form } from './catalogue'
-export { putForm } from './put'
+export { FORMS, growth, type Form } from "./catalogue";
+export { putForm } from "./put";

@@ -1,182 +1,310 @@
-import { ONE, isInteger, isZero, toDouble, type Rational } from '../numeric'
-import { Enclosure, down, up } from '../interval'
+import { ONE, isInteger, isZero, toDouble, type Rational } from "../numeric";
+import { Enclosure, down, up } from "../interval";
 import {
-  EULER, PI, VARIABLE, add, apply, call, divide, enclosedNumber, exactNumber, multiply, negate, nthRoot, power, extreme, subtract, type Expression, type Unary,
-} from './expression'
-import { nearName, problem, quoted, type Problem, type Span } from './problem'
-import { parse, type Syntax } from './syntax'
+  EULER,
+  PI,
+  VARIABLE,
+  add,
+  apply,
+  call,
+  divide,
+  enclosedNumber,
+  exactNumber,
+  multiply,
+  negate,
+  nthRoot,
+  power,
+  extreme,
+  subtract,
+  type Expression,
+  type Unary,
+} from "./expression";
+import { nearName, problem, quoted, type Problem, type Span } from "./problem";
+import { parse, type Syntax } from "./syntax";
 
 const UNARY: ReadonlySet<string> = new Set<Unary>([
-  'ln', 'log10', 'log2', 'exp', 'sqrt', 'cbrt', 'abs', 'sin', 'cos', 'tan', 'asin', 'acos', 'atan', 'sinh', 'cosh', 'floor', 'ceil', 'round', 'step',
-])
-export const BUILTIN_FUNCTIONS: readonly string[] = [...UNARY, 'root', 'min', 'max']
-export const CONSTANTS: readonly string[] = ['e', 'pi']
-export const RESERVED: ReadonlySet<string> = new Set([...BUILTIN_FUNCTIONS, ...CONSTANTS])
+  "ln",
+  "log10",
+  "log2",
+  "exp",
+  "sqrt",
+  "cbrt",
+  "abs",
+  "sin",
+  "cos",
+  "tan",
+  "asin",
+  "acos",
+  "atan",
+  "sinh",
+  "cosh",
+  "floor",
+  "ceil",
+  "round",
+  "step",
+]);
+export const BUILTIN_FUNCTIONS: readonly string[] = [...UNARY, "root", "min", "max"];
+export const CONSTANTS: readonly string[] = ["e", "pi"];
+export const RESERVED: ReadonlySet<string> = new Set([...BUILTIN_FUNCTIONS, ...CONSTANTS]);
 
 /** A number a name stands for: as a double, exactly where it is a fraction, and its enclosure. */
-export interface NamedNumber { readonly value: number; readonly exact: Rational | null; readonly within: Enclosure }
+export interface NamedNumber {
+  readonly value: number;
+  readonly exact: Rational | null;
+  readonly within: Enclosure;
+}
 
 /** What the names of a formula may mean. */
 export interface Names {
   /** the formula's own variable; null where none may stand (a bound, a given) */
-  readonly variable: string | null
-  readonly givens: ReadonlyMap<string, NamedNumber>
+  readonly variable: string | null;
+  readonly givens: ReadonlyMap<string, NamedNumber>;
   /** every function of the case, with the variable it is of */
-  readonly functions: ReadonlyMap<string, { readonly of: string }>
+  readonly functions: ReadonlyMap<string, { readonly of: string }>;
   /** other variables, known but not usable here */
-  readonly variables: ReadonlySet<string>
+  readonly variables: ReadonlySet<string>;
 }
 
 export interface Resolved {
-  readonly syntax: Syntax | null
+  readonly syntax: Syntax | null;
   /** null when there are problems */
-  readonly expression: Expression | null
-  readonly problems: readonly Problem[]
-  readonly warnings: readonly Problem[]
+  readonly expression: Expression | null;
+  readonly problems: readonly Problem[];
+  readonly warnings: readonly Problem[];
   /** functions and givens it uses, each with the first place */
-  readonly uses: ReadonlyMap<string, { start: number; end: number }>
+  readonly uses: ReadonlyMap<string, { start: number; end: number }>;
 }
 
 export const isFunctionName = (name: string, names: Names): boolean =>
-  RESERVED.has(name) ? !CONSTANTS.includes(name) : names.functions.has(name) && !names.givens.has(name)
+  RESERVED.has(name) ? !CONSTANTS.includes(name) : names.functions.has(name) && !names.givens.has(name);
 
 /** Reads a formula and looks up its names. All problems with names are reported at once, each with its place. */
 export function resolve(text: string, names: Names): Resolved {
-  const parsed = parse(text, (name) => isFunctionName(name, names) || isLostFunction(name, names))
-  if (!parsed.ok) return { syntax: null, expression: null, problems: [parsed.problem], warnings: [], uses: new Map() }
-  const resolver = new Resolver(names)
-  const expression = resolver.of(parsed.syntax)
+  const parsed = parse(text, (name) => isFunctionName(name, names) || isLostFunction(name, names));
+  if (!parsed.ok) return { syntax: null, expression: null, problems: [parsed.problem], warnings: [], uses: new Map() };
+  const resolver = new Resolver(names);
+  const expression = resolver.of(parsed.syntax);
   return {
     syntax: parsed.syntax,
     expression: resolver.problems.length > 0 ? null : expression,
     problems: resolver.problems,
     warnings: parsed.warnings,
     uses: resolver.uses,
-  }
+  };
 }
 
 /** An unknown name before a bracket was meant as a function more often than as a factor. */
 function isLostFunction(name: string, names: Names): boolean {
-  return !RESERVED.has(name) && !names.givens.has(name) && name !== names.variable && !names.variables.has(name)
+  return !RESERVED.has(name) && !names.givens.has(name) && name !== names.variable && !names.variables.has(name);
 }
 
 /** Stands in for a part that could not be read, so that the rest can still be checked. */
-const LOST: Expression = exactNumber(ONE)
+const LOST: Expression = exactNumber(ONE);
 
 class Resolver {
-  readonly problems: Problem[] = []
-  readonly uses = new Map<string, { start: number; end: number }>()
+  readonly problems: Problem[] = [];
+  readonly uses = new Map<string, { start: number; end: number }>();
   constructor(private readonly names: Names) {}
 
   of(s: Syntax): Expression {
     switch (s.type) {
-      case 'number': return s.exact ? exactNumber(s.exact) : enclosedNumber(s.value, new Enclosure(down(s.value), up(s.value)))
-      case 'bracket': return this.of(s.of)
-      case 'negate': return negate(this.of(s.of))
-      case 'name': return this.name(s)
-      case 'apply': return this.application(s)
-      case 'operation': return this.operation(s)
+      case "number":
+        return s.exact ? exactNumber(s.exact) : enclosedNumber(s.value, new Enclosure(down(s.value), up(s.value)));
+      case "bracket":
+        return this.of(s.of);
+      case "negate":
+        return negate(this.of(s.of));
+      case "name":
+        return this.name(s);
+      case "apply":
+        return this.application(s);
+      case "operation":
+        return this.operation(s);
     }
   }
 
-  private lost(p: Problem): Expression { this.problems.push(p); return LOST }
+  private lost(p: Problem): Expression {
+    this.problems.push(p);
+    return LOST;
+  }
 
-  private use(name: string, at: Span): void { if (!this.uses.has(name)) this.uses.set(name, { start: at.start, end: at.end }) }
+  private use(name: string, at: Span): void {
+    if (!this.uses.has(name)) this.uses.set(name, { start: at.start, end: at.end });
+  }
 
-  private name(s: Syntax & { type: 'name' }): Expression {
-    const { name } = s
-    if (name === this.names.variable) return VARIABLE
-    if (name === 'e') return EULER
-    if (name === 'pi' || name === 'π') return PI
-    const given = this.names.givens.get(name)
+  private name(s: Syntax & { type: "name" }): Expression {
+    const { name } = s;
+    if (name === this.names.variable) return VARIABLE;
+    if (name === "e") return EULER;
+    if (name === "pi" || name === "π") return PI;
+    const given = this.names.givens.get(name);
     if (given) {
-      this.use(name, s)
-      return given.exact ? exactNumber(given.exact) : enclosedNumber(given.value, given.within)
+      this.use(name, s);
+      return given.exact ? exactNumber(given.exact) : enclosedNumber(given.value, given.within);
     }
-    const f = this.names.functions.get(name)
+    const f = this.names.functions.get(name);
     if (f) {
-      this.use(name, s)
-      if (f.of === this.names.variable) return call(name, 0, VARIABLE)
-      return this.lost(problem('needs-argument', s, `${quoted(name)} is a function of ${f.of}; say at which input, as in \`${name}(${this.names.variable ?? '3'})\`.`))
+      this.use(name, s);
+      if (f.of === this.names.variable) return call(name, 0, VARIABLE);
+      return this.lost(
+        problem(
+          "needs-argument",
+          s,
+          `${quoted(name)} is a function of ${f.of}; say at which input, as in \`${name}(${this.names.variable ?? "3"})\`.`,
+        ),
+      );
     }
-    if (BUILTIN_FUNCTIONS.includes(name)) return this.lost(problem('needs-argument', s, `${quoted(name)} needs its input in brackets, as in \`${name}(${this.names.variable ?? '2'})\`.`))
+    if (BUILTIN_FUNCTIONS.includes(name))
+      return this.lost(
+        problem(
+          "needs-argument",
+          s,
+          `${quoted(name)} needs its input in brackets, as in \`${name}(${this.names.variable ?? "2"})\`.`,
+        ),
+      );
     if (this.names.variables.has(name)) {
-      return this.lost(problem('other-variable', s, this.names.variable
-        ? `This formula is of ${this.names.variable}; ${quoted(name)} is another variable and has no value here.`
-        : `Only numbers and givens may stand here; ${quoted(name)} is a variable.`))
+      return this.lost(
+        problem(
+          "other-variable",
+          s,
+          this.names.variable
+            ? `This formula is of ${this.names.variable}; ${quoted(name)} is another variable and has no value here.`
+            : `Only numbers and givens may stand here; ${quoted(name)} is a variable.`,
+        ),
+      );
     }
-    return this.lost(this.unknown(name, s, false))
+    return this.lost(this.unknown(name, s, false));
   }
 
   private unknown(name: string, at: { start: number; end: number }, applied: boolean): Problem {
-    const known = [...this.names.givens.keys(), ...this.names.functions.keys(), ...(this.names.variable ? [this.names.variable] : []), ...RESERVED]
-    const near = nearName(name, known, applied)
-    const hint = near ? ` Did you mean ${quoted(near)}?` : applied ? ` Write a given or a function of that name first, or a times sign if it is a product.` : ` Write it as a given first, for example \`${name} = 12\`.`
-    return problem(applied ? 'unknown-function' : 'unknown-name', { start: at.start, end: at.start + name.length }, `${quoted(name)} is not known here.${hint}`, near ?? undefined)
+    const known = [
+      ...this.names.givens.keys(),
+      ...this.names.functions.keys(),
+      ...(this.names.variable ? [this.names.variable] : []),
+      ...RESERVED,
+    ];
+    const near = nearName(name, known, applied);
+    const hint = near
+      ? ` Did you mean ${quoted(near)}?`
+      : applied
+        ? ` Write a given or a function of that name first, or a times sign if it is a product.`
+        : ` Write it as a given first, for example \`${name} = 12\`.`;
+    return problem(
+      applied ? "unknown-function" : "unknown-name",
+      { start: at.start, end: at.start + name.length },
+      `${quoted(name)} is not known here.${hint}`,
+      near ?? undefined,
+    );
   }
 
-  private application(s: Syntax & { type: 'apply' }): Expression {
-    const { name } = s
-    const expects = name === 'root' ? 2 : 1
-    const f = this.names.functions.get(name)
+  private application(s: Syntax & { type: "apply" }): Expression {
+    const { name } = s;
+    const expects = name === "root" ? 2 : 1;
+    const f = this.names.functions.get(name);
     if (f || s.primes > 0) {
-      if (!f) return this.lost(this.names.givens.has(name) || name === this.names.variable || RESERVED.has(name)
-        ? problem('no-slope', s, `${quoted(`${name}'`)} asks for a slope, but ${quoted(name)} is no function of this case.`)
-        : this.unknown(name, s.nameSpan, true))
-      this.use(name, s.nameSpan)
-      if (s.args.length === 0 && f.of !== this.names.variable) return this.lost(problem('needs-argument', s, `Say at which input, as in \`${name}${"'".repeat(s.primes)}(3)\`.`))
-      if (s.args.length > 1) return this.lost(problem('arguments', s, `${quoted(name)} takes one input, not ${s.args.length}.`))
-      return call(name, s.primes, s.args[0] ? this.of(s.args[0]) : VARIABLE)
+      if (!f)
+        return this.lost(
+          this.names.givens.has(name) || name === this.names.variable || RESERVED.has(name)
+            ? problem(
+                "no-slope",
+                s,
+                `${quoted(`${name}'`)} asks for a slope, but ${quoted(name)} is no function of this case.`,
+              )
+            : this.unknown(name, s.nameSpan, true),
+        );
+      this.use(name, s.nameSpan);
+      if (s.args.length === 0 && f.of !== this.names.variable)
+        return this.lost(
+          problem("needs-argument", s, `Say at which input, as in \`${name}${"'".repeat(s.primes)}(3)\`.`),
+        );
+      if (s.args.length > 1)
+        return this.lost(problem("arguments", s, `${quoted(name)} takes one input, not ${s.args.length}.`));
+      return call(name, s.primes, s.args[0] ? this.of(s.args[0]) : VARIABLE);
     }
-    if (!RESERVED.has(name)) { s.args.forEach((a) => this.of(a)); return this.lost(this.unknown(name, s.nameSpan, true)) }
-    const args = s.args.map((a) => this.of(a))
-    if (name === 'min' || name === 'max') {
-      if (args.length < 2) return this.lost(problem('arguments', s, `${quoted(name)} compares at least two inputs, as in \`${name}(x, 3)\`.`))
-      return args.reduce((a, b) => extreme(name, a, b))
+    if (!RESERVED.has(name)) {
+      s.args.forEach((a) => this.of(a));
+      return this.lost(this.unknown(name, s.nameSpan, true));
+    }
+    const args = s.args.map((a) => this.of(a));
+    if (name === "min" || name === "max") {
+      if (args.length < 2)
+        return this.lost(
+          problem("arguments", s, `${quoted(name)} compares at least two inputs, as in \`${name}(x, 3)\`.`),
+        );
+      return args.reduce((a, b) => extreme(name, a, b));
     }
     if (args.length !== expects) {
-      return this.lost(problem('arguments', s, name === 'root'
-        ? `${quoted('root')} takes two inputs, as in \`root(x, 3)\` for the cube root.`
-        : `${quoted(name)} takes one input, not ${args.length}.`))
+      return this.lost(
+        problem(
+          "arguments",
+          s,
+          name === "root"
+            ? `${quoted("root")} takes two inputs, as in \`root(x, 3)\` for the cube root.`
+            : `${quoted(name)} takes one input, not ${args.length}.`,
+        ),
+      );
     }
-    const input = args[0]!
-    if (name === 'root') return this.root(input, args[1]!, s)
-    if (name === 'exp') return apply('exp', input)
-    if (!UNARY.has(name)) return this.lost(this.unknown(name, s.nameSpan, true))
-    if (input.kind === 'number') {
-      if ((name === 'ln' || name === 'log10' || name === 'log2') && input.within.hi <= 0) return this.lost(problem('domain', s.args[0]!, `${quoted(name)} of a number that is not above 0 has no value.`))
-      if (name === 'sqrt' && input.within.hi < 0) return this.lost(problem('domain', s.args[0]!, 'A square root of a negative number has no value.'))
-      if ((name === 'asin' || name === 'acos') && (input.within.hi < -1 || input.within.lo > 1)) return this.lost(problem('domain', s.args[0]!, `${quoted(name)} has values only for inputs from −1 to 1.`))
+    const input = args[0]!;
+    if (name === "root") return this.root(input, args[1]!, s);
+    if (name === "exp") return apply("exp", input);
+    if (!UNARY.has(name)) return this.lost(this.unknown(name, s.nameSpan, true));
+    if (input.kind === "number") {
+      if ((name === "ln" || name === "log10" || name === "log2") && input.within.hi <= 0)
+        return this.lost(
+          problem("domain", s.args[0]!, `${quoted(name)} of a number that is not above 0 has no value.`),
+        );
+      if (name === "sqrt" && input.within.hi < 0)
+        return this.lost(problem("domain", s.args[0]!, "A square root of a negative number has no value."));
+      if ((name === "asin" || name === "acos") && (input.within.hi < -1 || input.within.lo > 1))
+        return this.lost(problem("domain", s.args[0]!, `${quoted(name)} has values only for inputs from −1 to 1.`));
     }
-    return apply(name as Unary, input)
+    return apply(name as Unary, input);
   }
 
-  private root(input: Expression, degree: Expression, s: Syntax & { type: 'apply' }): Expression {
-    const n = degree.kind === 'number' && degree.exact && isInteger(degree.exact) ? toDouble(degree.exact) : NaN
-    if (!(n >= 2 && n <= 1000)) return this.lost(problem('not-whole', s.args[1]!, 'The second input of `root` is a whole number from 2 on, as in `root(x, 3)`.'))
-    return nthRoot(input, n)
+  private root(input: Expression, degree: Expression, s: Syntax & { type: "apply" }): Expression {
+    const n = degree.kind === "number" && degree.exact && isInteger(degree.exact) ? toDouble(degree.exact) : NaN;
+    if (!(n >= 2 && n <= 1000))
+      return this.lost(
+        problem("not-whole", s.args[1]!, "The second input of `root` is a whole number from 2 on, as in `root(x, 3)`."),
+      );
+    return nthRoot(input, n);
   }
 
-  private operation(s: Syntax & { type: 'operation' }): Expression {
-    const a = this.of(s.left)
-    const b = this.of(s.right)
+  private operation(s: Syntax & { type: "operation" }): Expression {
+    const a = this.of(s.left);
+    const b = this.of(s.right);
     switch (s.op) {
-      case '+': return add(a, b)
-      case '-': return subtract(a, b)
-      case '*': return multiply(a, b)
-      case '/':
-        if (b.kind === 'number' && b.exact && isZero(b.exact)) {
-          return this.lost(problem('division-by-zero', s.right, `This divides by 0 at place ${s.right.start + 1}, which has no value.`))
+      case "+":
+        return add(a, b);
+      case "-":
+        return subtract(a, b);
+      case "*":
+        return multiply(a, b);
+      case "/":
+        if (b.kind === "number" && b.exact && isZero(b.exact)) {
+          return this.lost(
+            problem(
+              "division-by-zero",
+              s.right,
+              `This divides by 0 at place ${s.right.start + 1}, which has no value.`,
+            ),
+          );
         }
-        return divide(a, b)
-      case '^':
-        if (a.kind === 'number' && b.kind === 'number' && a.within.hi < 0 && !(b.exact && isInteger(b.exact))) {
-          return this.lost(problem('domain', s, 'A negative number to a fractional power has no value; use `root(x, n)` or `cbrt(x)` for odd roots.'))
+        return divide(a, b);
+      case "^":
+        if (a.kind === "number" && b.kind === "number" && a.within.hi < 0 && !(b.exact && isInteger(b.exact))) {
+          return this.lost(
+            problem(
+              "domain",
+              s,
+              "A negative number to a fractional power has no value; use `root(x, n)` or `cbrt(x)` for odd roots.",
+            ),
+          );
         }
-        if (a.kind === 'number' && a.exact && isZero(a.exact) && b.kind === 'number' && b.within.hi < 0) {
-          return this.lost(problem('division-by-zero', s, '0 to a negative power divides by 0, which has no value.'))
+        if (a.kind === "number" && a.exact && isZero(a.exact) && b.kind === "number" && b.within.hi < 0) {
+          return this.lost(problem("division-by-zero", s, "0 to a negative power divides by 0, which has no value."));
         }
-        return power(a, b)
+        return power(a, b);
     }
   }
 }

@@ -1,25 +1,43 @@
-import { rationalOfDecimal, ratio, toDouble, type Rational } from '../numeric'
-import { problem, quoted, type Problem, type Span } from './problem'
-import { tokenize, type Token } from './tokens'
+import { rationalOfDecimal, ratio, toDouble, type Rational } from "../numeric";
+import { problem, quoted, type Problem, type Span } from "./problem";
+import { tokenize, type Token } from "./tokens";
 
-export type Operator = '+' | '-' | '*' | '/' | '^'
+export type Operator = "+" | "-" | "*" | "/" | "^";
 
 /** What was written, before names are looked up. Every node knows its place in the text. */
 export type Syntax =
-  | (Span & { readonly type: 'number'; readonly text: string; readonly value: number; readonly exact: Rational | null; readonly percent: boolean })
-  | (Span & { readonly type: 'name'; readonly name: string })
-  | (Span & { readonly type: 'apply'; readonly name: string; readonly primes: number; readonly args: readonly Syntax[]; readonly nameSpan: Span })
-  | (Span & { readonly type: 'negate'; readonly of: Syntax })
-  | (Span & { readonly type: 'operation'; readonly op: Operator; readonly left: Syntax; readonly right: Syntax; readonly implied: boolean })
-  | (Span & { readonly type: 'bracket'; readonly of: Syntax })
+  | (Span & {
+      readonly type: "number";
+      readonly text: string;
+      readonly value: number;
+      readonly exact: Rational | null;
+      readonly percent: boolean;
+    })
+  | (Span & { readonly type: "name"; readonly name: string })
+  | (Span & {
+      readonly type: "apply";
+      readonly name: string;
+      readonly primes: number;
+      readonly args: readonly Syntax[];
+      readonly nameSpan: Span;
+    })
+  | (Span & { readonly type: "negate"; readonly of: Syntax })
+  | (Span & {
+      readonly type: "operation";
+      readonly op: Operator;
+      readonly left: Syntax;
+      readonly right: Syntax;
+      readonly implied: boolean;
+    })
+  | (Span & { readonly type: "bracket"; readonly of: Syntax });
 
 export type Parsed =
   | { readonly ok: true; readonly syntax: Syntax; readonly warnings: readonly Problem[] }
-  | { readonly ok: false; readonly problem: Problem }
+  | { readonly ok: false; readonly problem: Problem };
 
 /** Longest formula text, in UTF-16 code units, and deepest nesting that are read. */
-export const MAX_LENGTH = 2000
-export const MAX_DEPTH = 100
+export const MAX_LENGTH = 2000;
+export const MAX_DEPTH = 100;
 
 class Failure {
   constructor(readonly problem: Problem) {}
@@ -34,195 +52,376 @@ class Failure {
  */
 export function parse(text: string, isFunction: (name: string) => boolean): Parsed {
   if (text.length > MAX_LENGTH) {
-    return { ok: false, problem: problem('too-long', { start: MAX_LENGTH, end: text.length }, `The formula has ${text.length} characters; ${MAX_LENGTH} is the most that is read. Name a part of it as a function of its own.`) }
+    return {
+      ok: false,
+      problem: problem(
+        "too-long",
+        { start: MAX_LENGTH, end: text.length },
+        `The formula has ${text.length} characters; ${MAX_LENGTH} is the most that is read. Name a part of it as a function of its own.`,
+      ),
+    };
   }
-  const { tokens, problem: strange } = tokenize(text)
-  if (strange) return { ok: false, problem: strange }
-  const reader = new Reader(text, tokens, isFunction)
+  const { tokens, problem: strange } = tokenize(text);
+  if (strange) return { ok: false, problem: strange };
+  const reader = new Reader(text, tokens, isFunction);
   try {
-    return { ok: true, syntax: reader.whole(), warnings: reader.warnings }
+    return { ok: true, syntax: reader.whole(), warnings: reader.warnings };
   } catch (failure) {
-    if (failure instanceof Failure) return { ok: false, problem: failure.problem }
-    throw failure
+    if (failure instanceof Failure) return { ok: false, problem: failure.problem };
+    throw failure;
   }
 }
 
 class Reader {
-  readonly warnings: Problem[] = []
-  private next = 0
-  private depth = 0
+  readonly warnings: Problem[] = [];
+  private next = 0;
+  private depth = 0;
 
-  constructor(private readonly text: string, private readonly tokens: readonly Token[], private readonly isFunction: (name: string) => boolean) {}
+  constructor(
+    private readonly text: string,
+    private readonly tokens: readonly Token[],
+    private readonly isFunction: (name: string) => boolean,
+  ) {}
 
   whole(): Syntax {
-    if (this.peek().kind === 'end') throw new Failure(problem('empty', { start: 0, end: this.text.length }, 'There is no formula yet: a number or a name should stand here.'))
-    const syntax = this.sum()
-    const token = this.peek()
-    if (token.kind === 'close') throw new Failure(problem('unopened', token, `The bracket ${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} closes nothing; take it out or open one before it.`))
-    if (token.kind === 'comma') throw new Failure(problem('unexpected', token, `The comma at place ${token.start + 1} does not belong here. Decimals take a point (2.5), thousands three digits after the comma (1,200).`))
-    if (token.kind !== 'end') throw new Failure(problem('unexpected', token, `${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} is not expected here.`))
-    return syntax
+    if (this.peek().kind === "end")
+      throw new Failure(
+        problem(
+          "empty",
+          { start: 0, end: this.text.length },
+          "There is no formula yet: a number or a name should stand here.",
+        ),
+      );
+    const syntax = this.sum();
+    const token = this.peek();
+    if (token.kind === "close")
+      throw new Failure(
+        problem(
+          "unopened",
+          token,
+          `The bracket ${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} closes nothing; take it out or open one before it.`,
+        ),
+      );
+    if (token.kind === "comma")
+      throw new Failure(
+        problem(
+          "unexpected",
+          token,
+          `The comma at place ${token.start + 1} does not belong here. Decimals take a point (2.5), thousands three digits after the comma (1,200).`,
+        ),
+      );
+    if (token.kind !== "end")
+      throw new Failure(
+        problem(
+          "unexpected",
+          token,
+          `${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} is not expected here.`,
+        ),
+      );
+    return syntax;
   }
 
-  private peek(): Token { return this.tokens[this.next]! }
-  private take(): Token { return this.tokens[this.next++]! }
+  private peek(): Token {
+    return this.tokens[this.next]!;
+  }
+  private take(): Token {
+    return this.tokens[this.next++]!;
+  }
 
   private deeper<T>(read: () => T): T {
-    if (++this.depth > MAX_DEPTH) throw new Failure(problem('too-deep', this.peek(), `The formula is nested more than ${MAX_DEPTH} deep here; name an inner part as a function of its own.`))
-    const result = read()
-    this.depth--
-    return result
+    if (++this.depth > MAX_DEPTH)
+      throw new Failure(
+        problem(
+          "too-deep",
+          this.peek(),
+          `The formula is nested more than ${MAX_DEPTH} deep here; name an inner part as a function of its own.`,
+        ),
+      );
+    const result = read();
+    this.depth--;
+    return result;
   }
 
   private sum(): Syntax {
-    let left = this.product()
+    let left = this.product();
     for (let count = 0; ; count++) {
-      const token = this.peek()
-      if (token.kind !== 'operator' || (token.op !== '+' && token.op !== '-')) return left
-      this.take()
-      left = this.operation(token.op, left, this.product(), false)
+      const token = this.peek();
+      if (token.kind !== "operator" || (token.op !== "+" && token.op !== "-")) return left;
+      this.take();
+      left = this.operation(token.op, left, this.product(), false);
       // A long chain leans left: its tree is as deep as it is long.
-      if (count > 1000) throw new Failure(problem('too-deep', token, 'The sum has more than 1,000 terms; name a part of it as a function of its own.'))
+      if (count > 1000)
+        throw new Failure(
+          problem("too-deep", token, "The sum has more than 1,000 terms; name a part of it as a function of its own."),
+        );
     }
   }
 
   private product(): Syntax {
-    let left = this.signed()
+    let left = this.signed();
     for (;;) {
-      const token = this.peek()
-      if (token.kind === 'operator' && (token.op === '*' || token.op === '/')) {
-        this.take()
-        left = this.operation(token.op, left, this.signed(), false)
-      } else if (token.kind === 'number' || token.kind === 'name' || token.kind === 'open' || token.kind === 'radical') {
-        const before = this.tokens[this.next - 1]!
-        if (token.kind === 'number' && before.kind === 'number') {
-          throw new Failure(problem('missing-operator', { start: before.start, end: token.end }, `Between ${quoted(this.text.slice(before.start, before.end))} and ${quoted(this.text.slice(token.start, token.end))} an operation is missing.`))
+      const token = this.peek();
+      if (token.kind === "operator" && (token.op === "*" || token.op === "/")) {
+        this.take();
+        left = this.operation(token.op, left, this.signed(), false);
+      } else if (
+        token.kind === "number" ||
+        token.kind === "name" ||
+        token.kind === "open" ||
+        token.kind === "radical"
+      ) {
+        const before = this.tokens[this.next - 1]!;
+        if (token.kind === "number" && before.kind === "number") {
+          throw new Failure(
+            problem(
+              "missing-operator",
+              { start: before.start, end: token.end },
+              `Between ${quoted(this.text.slice(before.start, before.end))} and ${quoted(this.text.slice(token.start, token.end))} an operation is missing.`,
+            ),
+          );
         }
-        const right = this.power()
-        if (left.type === 'operation' && left.op === '/') this.warnAfterDivision(left, right)
-        left = this.operation('*', left, right, true)
-      } else return left
+        const right = this.power();
+        if (left.type === "operation" && left.op === "/") this.warnAfterDivision(left, right);
+        left = this.operation("*", left, right, true);
+      } else return left;
     }
   }
 
-  private warnAfterDivision(left: Syntax & { type: 'operation' }, right: Syntax): void {
-    const top = this.text.slice(left.left.start, left.left.end)
-    const bottom = this.text.slice(left.right.start, left.right.end)
-    const factor = this.text.slice(right.start, right.end)
-    this.warnings.push(problem('reads-otherwise', { start: left.start, end: right.end },
-      `${quoted(this.text.slice(left.start, right.end))} is read as (${top}/${bottom})·${factor}. If ${quoted(factor)} belongs below the line, write ${quoted(`${top}/(${bottom} ${factor})`)}.`,
-      `${top}/(${bottom} ${factor})`))
+  private warnAfterDivision(left: Syntax & { type: "operation" }, right: Syntax): void {
+    const top = this.text.slice(left.left.start, left.left.end);
+    const bottom = this.text.slice(left.right.start, left.right.end);
+    const factor = this.text.slice(right.start, right.end);
+    this.warnings.push(
+      problem(
+        "reads-otherwise",
+        { start: left.start, end: right.end },
+        `${quoted(this.text.slice(left.start, right.end))} is read as (${top}/${bottom})·${factor}. If ${quoted(factor)} belongs below the line, write ${quoted(`${top}/(${bottom} ${factor})`)}.`,
+        `${top}/(${bottom} ${factor})`,
+      ),
+    );
   }
 
   private operation(op: Operator, left: Syntax, right: Syntax, implied: boolean): Syntax {
-    return { type: 'operation', op, left, right, implied, start: left.start, end: right.end }
+    return { type: "operation", op, left, right, implied, start: left.start, end: right.end };
   }
 
   private signed(): Syntax {
-    const token = this.peek()
-    if (token.kind === 'operator' && token.op === '-') {
-      this.take()
-      const of = this.deeper(() => this.signed())
-      return { type: 'negate', of, start: token.start, end: of.end }
+    const token = this.peek();
+    if (token.kind === "operator" && token.op === "-") {
+      this.take();
+      const of = this.deeper(() => this.signed());
+      return { type: "negate", of, start: token.start, end: of.end };
     }
-    if (token.kind === 'operator' && token.op === '+') { this.take(); return this.deeper(() => this.signed()) }
-    return this.power()
+    if (token.kind === "operator" && token.op === "+") {
+      this.take();
+      return this.deeper(() => this.signed());
+    }
+    return this.power();
   }
 
   private power(): Syntax {
-    let base = this.atom()
-    for (let token = this.peek(); token.kind === 'superscript'; token = this.peek()) {
-      this.take()
-      const exponent: Syntax = { type: 'number', text: String(token.power), value: token.power, exact: ratio(token.power), percent: false, start: token.start, end: token.end }
-      base = { type: 'operation', op: '^', left: base, right: exponent, implied: false, start: base.start, end: token.end }
+    let base = this.atom();
+    for (let token = this.peek(); token.kind === "superscript"; token = this.peek()) {
+      this.take();
+      const exponent: Syntax = {
+        type: "number",
+        text: String(token.power),
+        value: token.power,
+        exact: ratio(token.power),
+        percent: false,
+        start: token.start,
+        end: token.end,
+      };
+      base = {
+        type: "operation",
+        op: "^",
+        left: base,
+        right: exponent,
+        implied: false,
+        start: base.start,
+        end: token.end,
+      };
     }
-    const token = this.peek()
-    if (token.kind !== 'operator' || token.op !== '^') return base
-    this.take()
-    const exponent = this.deeper(() => this.signedPower())
-    return { type: 'operation', op: '^', left: base, right: exponent, implied: false, start: base.start, end: exponent.end }
+    const token = this.peek();
+    if (token.kind !== "operator" || token.op !== "^") return base;
+    this.take();
+    const exponent = this.deeper(() => this.signedPower());
+    return {
+      type: "operation",
+      op: "^",
+      left: base,
+      right: exponent,
+      implied: false,
+      start: base.start,
+      end: exponent.end,
+    };
   }
 
   /** An exponent may carry its own sign: 2^-x. */
   private signedPower(): Syntax {
-    const token = this.peek()
-    if (token.kind === 'operator' && (token.op === '-' || token.op === '+')) {
-      this.take()
-      const of = this.deeper(() => this.signedPower())
-      return token.op === '+' ? of : { type: 'negate', of, start: token.start, end: of.end }
+    const token = this.peek();
+    if (token.kind === "operator" && (token.op === "-" || token.op === "+")) {
+      this.take();
+      const of = this.deeper(() => this.signedPower());
+      return token.op === "+" ? of : { type: "negate", of, start: token.start, end: of.end };
     }
-    return this.power()
+    return this.power();
   }
 
   private atom(): Syntax {
-    const token = this.take()
+    const token = this.take();
     switch (token.kind) {
-      case 'number': return this.number(token)
-      case 'name': return this.name(token)
-      case 'open': {
-        const of = this.deeper(() => this.sum())
-        const close = this.close(token)
-        return { type: 'bracket', of, start: token.start, end: close.end }
+      case "number":
+        return this.number(token);
+      case "name":
+        return this.name(token);
+      case "open": {
+        const of = this.deeper(() => this.sum());
+        const close = this.close(token);
+        return { type: "bracket", of, start: token.start, end: close.end };
       }
-      case 'radical': {
-        const of = this.deeper(() => this.atom())
-        return { type: 'apply', name: 'sqrt', primes: 0, args: [of.type === 'bracket' ? of.of : of], nameSpan: token, start: token.start, end: of.end }
+      case "radical": {
+        const of = this.deeper(() => this.atom());
+        return {
+          type: "apply",
+          name: "sqrt",
+          primes: 0,
+          args: [of.type === "bracket" ? of.of : of],
+          nameSpan: token,
+          start: token.start,
+          end: of.end,
+        };
       }
-      default: throw new Failure(this.expected(token))
+      default:
+        throw new Failure(this.expected(token));
     }
   }
 
-  private number(token: Token & { kind: 'number' }): Syntax {
-    const digits = rationalOfDecimal(token.digits)
-    const exact = digits && token.percent ? digits.div(ratio(100)) : digits
-    const value = exact ? toDouble(exact) : Number(token.digits) / (token.percent ? 100 : 1)
-    return { type: 'number', text: this.text.slice(token.start, token.end), value, exact, percent: token.percent, start: token.start, end: token.end }
+  private number(token: Token & { kind: "number" }): Syntax {
+    const digits = rationalOfDecimal(token.digits);
+    const exact = digits && token.percent ? digits.div(ratio(100)) : digits;
+    const value = exact ? toDouble(exact) : Number(token.digits) / (token.percent ? 100 : 1);
+    return {
+      type: "number",
+      text: this.text.slice(token.start, token.end),
+      value,
+      exact,
+      percent: token.percent,
+      start: token.start,
+      end: token.end,
+    };
   }
 
-  private name(token: Token & { kind: 'name' }): Syntax {
-    const open = this.peek()
-    if (open.kind === 'open' && (token.primes > 0 || this.isFunction(token.name))) {
-      this.take()
-      const args: Syntax[] = []
-      if (this.peek().kind === 'close') throw new Failure(problem('needs-argument', { start: token.start, end: this.peek().end }, `Between the brackets of ${quoted(token.name)} an input is missing, as in \`${token.name}(x)\`.`))
+  private name(token: Token & { kind: "name" }): Syntax {
+    const open = this.peek();
+    if (open.kind === "open" && (token.primes > 0 || this.isFunction(token.name))) {
+      this.take();
+      const args: Syntax[] = [];
+      if (this.peek().kind === "close")
+        throw new Failure(
+          problem(
+            "needs-argument",
+            { start: token.start, end: this.peek().end },
+            `Between the brackets of ${quoted(token.name)} an input is missing, as in \`${token.name}(x)\`.`,
+          ),
+        );
       for (;;) {
-        args.push(this.deeper(() => this.sum()))
-        if (this.peek().kind !== 'comma') break
-        this.take()
+        args.push(this.deeper(() => this.sum()));
+        if (this.peek().kind !== "comma") break;
+        this.take();
       }
-      const close = this.close(open)
-      return { type: 'apply', name: token.name, primes: token.primes, args, nameSpan: token, start: token.start, end: close.end }
+      const close = this.close(open);
+      return {
+        type: "apply",
+        name: token.name,
+        primes: token.primes,
+        args,
+        nameSpan: token,
+        start: token.start,
+        end: close.end,
+      };
     }
-    if (token.primes > 0) return { type: 'apply', name: token.name, primes: token.primes, args: [], nameSpan: token, start: token.start, end: token.end }
-    return { type: 'name', name: token.name, start: token.start, end: token.end }
+    if (token.primes > 0)
+      return {
+        type: "apply",
+        name: token.name,
+        primes: token.primes,
+        args: [],
+        nameSpan: token,
+        start: token.start,
+        end: token.end,
+      };
+    return { type: "name", name: token.name, start: token.start, end: token.end };
   }
 
   private close(open: Token): Token {
-    const token = this.peek()
-    if (token.kind === 'close') return this.take()
-    if (token.kind === 'end') throw new Failure(problem('unclosed', open, `The bracket opened at place ${open.start + 1} in ${quoted(this.text)} is not closed: a \`)\` is missing.`, `${this.text.slice(open.start, open.end)}`))
-    if (token.kind === 'comma') throw new Failure(problem('unexpected', token, `The comma at place ${token.start + 1} does not belong here. Decimals take a point (2.5), thousands three digits after the comma (1,200).`))
-    throw new Failure(problem('unexpected', token, `${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} is not expected here.`))
+    const token = this.peek();
+    if (token.kind === "close") return this.take();
+    if (token.kind === "end")
+      throw new Failure(
+        problem(
+          "unclosed",
+          open,
+          `The bracket opened at place ${open.start + 1} in ${quoted(this.text)} is not closed: a \`)\` is missing.`,
+          `${this.text.slice(open.start, open.end)}`,
+        ),
+      );
+    if (token.kind === "comma")
+      throw new Failure(
+        problem(
+          "unexpected",
+          token,
+          `The comma at place ${token.start + 1} does not belong here. Decimals take a point (2.5), thousands three digits after the comma (1,200).`,
+        ),
+      );
+    throw new Failure(
+      problem(
+        "unexpected",
+        token,
+        `${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} is not expected here.`,
+      ),
+    );
   }
 
   private expected(token: Token): Problem {
-    const before = this.tokens[this.next - 2]
-    if (token.kind === 'end') {
-      const last = before ? this.word(before) : ''
-      return problem('unfinished', { start: before?.start ?? 0, end: this.text.length }, `${quoted(this.text.trim())} stops after ${last}: a number or a name should follow.`)
+    const before = this.tokens[this.next - 2];
+    if (token.kind === "end") {
+      const last = before ? this.word(before) : "";
+      return problem(
+        "unfinished",
+        { start: before?.start ?? 0, end: this.text.length },
+        `${quoted(this.text.trim())} stops after ${last}: a number or a name should follow.`,
+      );
     }
-    if (token.kind === 'close' && before?.kind === 'open') return problem('unfinished', { start: before.start, end: token.end }, `The brackets at place ${before.start + 1} are empty: a number or a name should stand between them.`)
-    const found = this.word(token)
-    return problem('unexpected', token, before
-      ? `After ${this.word(before)} at place ${before.start + 1} comes ${found}; a number or a name should follow.`
-      : `The formula starts with ${found}; a number or a name should come first.`)
+    if (token.kind === "close" && before?.kind === "open")
+      return problem(
+        "unfinished",
+        { start: before.start, end: token.end },
+        `The brackets at place ${before.start + 1} are empty: a number or a name should stand between them.`,
+      );
+    const found = this.word(token);
+    return problem(
+      "unexpected",
+      token,
+      before
+        ? `After ${this.word(before)} at place ${before.start + 1} comes ${found}; a number or a name should follow.`
+        : `The formula starts with ${found}; a number or a name should come first.`,
+    );
   }
 
   private word(token: Token): string {
-    if (token.kind === 'operator') return { '+': 'the plus', '-': 'the minus', '*': 'the times sign', '/': 'the division sign', '^': 'the power sign' }[token.op]
-    if (token.kind === 'open' || token.kind === 'close') return `the bracket ${quoted(this.text.slice(token.start, token.end))}`
-    if (token.kind === 'comma') return 'the comma'
-    if (token.kind === 'radical') return 'the root sign'
-    return quoted(this.text.slice(token.start, token.end))
+    if (token.kind === "operator")
+      return {
+        "+": "the plus",
+        "-": "the minus",
+        "*": "the times sign",
+        "/": "the division sign",
+        "^": "the power sign",
+      }[token.op];
+    if (token.kind === "open" || token.kind === "close")
+      return `the bracket ${quoted(this.text.slice(token.start, token.end))}`;
+    if (token.kind === "comma") return "the comma";
+    if (token.kind === "radical") return "the root sign";
+    return quoted(this.text.slice(token.start, token.end));
   }
 }

@@ -1,87 +1,117 @@
-import { remembered } from '../numeric'
-import { problem, quoted, type Problem, type Span } from './problem'
+import { remembered } from "../numeric";
+import { problem, quoted, type Problem, type Span } from "./problem";
 
 export type Token =
-  | (Span & { readonly kind: 'number'; readonly digits: string; readonly percent: boolean })
-  | (Span & { readonly kind: 'name'; readonly name: string; readonly primes: number })
-  | (Span & { readonly kind: 'operator'; readonly op: '+' | '-' | '*' | '/' | '^' })
-  | (Span & { readonly kind: 'superscript'; readonly power: number })
-  | (Span & { readonly kind: 'open' | 'close' | 'comma' | 'radical' | 'end' })
+  | (Span & { readonly kind: "number"; readonly digits: string; readonly percent: boolean })
+  | (Span & { readonly kind: "name"; readonly name: string; readonly primes: number })
+  | (Span & { readonly kind: "operator"; readonly op: "+" | "-" | "*" | "/" | "^" })
+  | (Span & { readonly kind: "superscript"; readonly power: number })
+  | (Span & { readonly kind: "open" | "close" | "comma" | "radical" | "end" });
 
-const OPERATORS: Readonly<Record<string, '+' | '-' | '*' | '/' | '^'>> = {
-  '+': '+', '-': '-', '−': '-', '–': '-', '*': '*', '·': '*', '×': '*', '⋅': '*', '∙': '*', '/': '/', '÷': '/', '^': '^',
-}
-const SUPERSCRIPTS: Readonly<Record<string, number>> = { '²': 2, '³': 3 }
+const OPERATORS: Readonly<Record<string, "+" | "-" | "*" | "/" | "^">> = {
+  "+": "+",
+  "-": "-",
+  "−": "-",
+  "–": "-",
+  "*": "*",
+  "·": "*",
+  "×": "*",
+  "⋅": "*",
+  "∙": "*",
+  "/": "/",
+  "÷": "/",
+  "^": "^",
+};
+const SUPERSCRIPTS: Readonly<Record<string, number>> = { "²": 2, "³": 3 };
 /** Grouping of thousands: a comma or a thin or no-break space with exactly three digits after it, again and again. */
-const NUMBER = /^(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|^\.\d+/
-const NUMBER_IN_LIST = /^(?:\d{1,3}(?:[\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|^\.\d+/
-const NAME = /^\p{L}[\p{L}\p{Nd}_]*/u
-const PRIMES = /^['’′]+/
-const EXPONENT_NOTATION = /^[eE][+-]?\d/
+const NUMBER = /^(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|^\.\d+/;
+const NUMBER_IN_LIST = /^(?:\d{1,3}(?:[\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|^\.\d+/;
+const NAME = /^\p{L}[\p{L}\p{Nd}_]*/u;
+const PRIMES = /^['’′]+/;
+const EXPONENT_NOTATION = /^[eE][+-]?\d/;
 
 /** Functions whose brackets hold a list: inside them a comma parts the arguments. */
-const LISTS = new Set(['min', 'max', 'root'])
+const LISTS = new Set(["min", "max", "root"]);
 
-export interface Tokens { readonly tokens: readonly Token[]; readonly problem: Problem | null }
+export interface Tokens {
+  readonly tokens: readonly Token[];
+  readonly problem: Problem | null;
+}
 
 /** While a given is dragged the same texts are read again for every frame. */
-const tokensOf = remembered(500, cut)
+const tokensOf = remembered(500, cut);
 
 /** Cuts a formula text into tokens; the last is always `end`. Stops at the first strange character. */
-export const tokenize = (text: string): Tokens => tokensOf(text)
+export const tokenize = (text: string): Tokens => tokensOf(text);
 
 function cut(text: string): Tokens {
-  const tokens: Token[] = []
-  const inList: boolean[] = []
-  let at = 0
-  const fail = (p: Problem) => ({ tokens, problem: p })
+  const tokens: Token[] = [];
+  const inList: boolean[] = [];
+  let at = 0;
+  const fail = (p: Problem) => ({ tokens, problem: p });
   while (at < text.length) {
-    const ch = text[at]!
-    if (/\s/.test(ch)) { at++; continue }
-    const rest = text.slice(at)
-    const span = (length: number): Span => ({ start: at, end: at + length })
-    const number = (inList[inList.length - 1] ? NUMBER_IN_LIST : NUMBER).exec(rest)?.[0]
+    const ch = text[at]!;
+    if (/\s/.test(ch)) {
+      at++;
+      continue;
+    }
+    const rest = text.slice(at);
+    const span = (length: number): Span => ({ start: at, end: at + length });
+    const number = (inList[inList.length - 1] ? NUMBER_IN_LIST : NUMBER).exec(rest)?.[0];
     if (number !== undefined) {
-      const after = rest.slice(number.length)
-      const notation = EXPONENT_NOTATION.exec(after)
+      const after = rest.slice(number.length);
+      const notation = EXPONENT_NOTATION.exec(after);
       if (notation && !/^[eE][+-]/.test(after)) {
-        return fail(problem('exponent-notation', span(number.length + notation[0].length),
-          `${quoted(number + notation[0])} is not read as a power of ten; write ${quoted(`${number}*10^${after.slice(1).match(/^\d+/)![0]}`)}.`))
+        return fail(
+          problem(
+            "exponent-notation",
+            span(number.length + notation[0].length),
+            `${quoted(number + notation[0])} is not read as a power of ten; write ${quoted(`${number}*10^${after.slice(1).match(/^\d+/)![0]}`)}.`,
+          ),
+        );
       }
-      const percent = /^\s?%/.exec(after)?.[0]
-      const length = number.length + (percent?.length ?? 0)
-      tokens.push({ ...span(length), kind: 'number', digits: number.replace(/[,\u2009\u202f\u00a0]/g, ''), percent: percent !== undefined })
-      at += length
-      continue
+      const percent = /^\s?%/.exec(after)?.[0];
+      const length = number.length + (percent?.length ?? 0);
+      tokens.push({
+        ...span(length),
+        kind: "number",
+        digits: number.replace(/[,\u2009\u202f\u00a0]/g, ""),
+        percent: percent !== undefined,
+      });
+      at += length;
+      continue;
     }
-    const name = NAME.exec(rest)?.[0]
+    const name = NAME.exec(rest)?.[0];
     if (name !== undefined) {
-      const primes = PRIMES.exec(rest.slice(name.length))?.[0].length ?? 0
-      tokens.push({ ...span(name.length + primes), kind: 'name', name, primes })
-      at += name.length + primes
-      continue
+      const primes = PRIMES.exec(rest.slice(name.length))?.[0].length ?? 0;
+      tokens.push({ ...span(name.length + primes), kind: "name", name, primes });
+      at += name.length + primes;
+      continue;
     }
-    const op = OPERATORS[ch]
-    if (op) tokens.push({ ...span(1), kind: 'operator', op })
-    else if (SUPERSCRIPTS[ch]) tokens.push({ ...span(1), kind: 'superscript', power: SUPERSCRIPTS[ch] })
-    else if (ch === '√') tokens.push({ ...span(1), kind: 'radical' })
-    else if (ch === '(' || ch === '[') {
-      const before = tokens[tokens.length - 1]
-      inList.push(before?.kind === 'name' && LISTS.has(before.name) && before.end === at)
-      tokens.push({ ...span(1), kind: 'open' })
-    } else if (ch === ')' || ch === ']') { inList.pop(); tokens.push({ ...span(1), kind: 'close' }) }
-    else if (ch === ',' || ch === ';') tokens.push({ ...span(1), kind: 'comma' })
-    else return fail(problem('strange-character', span(ch.length), strange(ch, at)))
-    at++
+    const op = OPERATORS[ch];
+    if (op) tokens.push({ ...span(1), kind: "operator", op });
+    else if (SUPERSCRIPTS[ch]) tokens.push({ ...span(1), kind: "superscript", power: SUPERSCRIPTS[ch] });
+    else if (ch === "√") tokens.push({ ...span(1), kind: "radical" });
+    else if (ch === "(" || ch === "[") {
+      const before = tokens[tokens.length - 1];
+      inList.push(before?.kind === "name" && LISTS.has(before.name) && before.end === at);
+      tokens.push({ ...span(1), kind: "open" });
+    } else if (ch === ")" || ch === "]") {
+      inList.pop();
+      tokens.push({ ...span(1), kind: "close" });
+    } else if (ch === "," || ch === ";") tokens.push({ ...span(1), kind: "comma" });
+    else return fail(problem("strange-character", span(ch.length), strange(ch, at)));
+    at++;
   }
-  tokens.push({ kind: 'end', start: text.length, end: text.length })
-  return { tokens, problem: null }
+  tokens.push({ kind: "end", start: text.length, end: text.length });
+  return { tokens, problem: null };
 }
 
 function strange(ch: string, at: number): string {
-  if (/[<>=≤≥≠]/.test(ch)) return `${quoted(ch)} at place ${at + 1} compares two sides; a formula is one side only.`
-  if (ch === '|') return `${quoted('|')} at place ${at + 1} cannot stand in a formula; write the absolute value as \`abs(…)\`.`
-  if (ch === '%') return '`%` belongs right after a number, as in `4.2%`.'
-  if (/[$€£¥]/.test(ch)) return `Units stay outside the formula: leave out ${quoted(ch)} and set the unit beside it.`
-  return `${quoted(ch)} at place ${at + 1} is not part of a formula.`
+  if (/[<>=≤≥≠]/.test(ch)) return `${quoted(ch)} at place ${at + 1} compares two sides; a formula is one side only.`;
+  if (ch === "|")
+    return `${quoted("|")} at place ${at + 1} cannot stand in a formula; write the absolute value as \`abs(…)\`.`;
+  if (ch === "%") return "`%` belongs right after a number, as in `4.2%`.";
+  if (/[$€£¥]/.test(ch)) return `Units stay outside the formula: leave out ${quoted(ch)} and set the unit beside it.`;
+  return `${quoted(ch)} at place ${at + 1} is not part of a formula.`;
 }

@@ -1,64 +1,78 @@
-import { rationalOfTyped, toDouble, type Rational } from '../numeric'
-import { EMPTY } from '../interval'
-import { VARIABLE, call } from '../formula'
-import { encloseAt, inline, smoothParts } from '../solve'
-import { readAmount, type Model } from '../model'
+import { rationalOfTyped, toDouble, type Rational } from "../numeric";
+import { EMPTY } from "../interval";
+import { VARIABLE, call } from "../formula";
+import { encloseAt, inline, smoothParts } from "../solve";
+import { readAmount, type Model } from "../model";
 
 export interface TableRow {
-  readonly input: number
+  readonly input: number;
   /** one value for each function; null where it has none */
-  readonly values: readonly (number | null)[]
+  readonly values: readonly (number | null)[];
   /** for each function: the sign changes between this row and the next */
-  readonly changes: readonly boolean[]
+  readonly changes: readonly boolean[];
   /** for each function: no other row is greater */
-  readonly greatest: readonly boolean[]
+  readonly greatest: readonly boolean[];
 }
 
 /** Most rows a table shows. */
-export const MAX_ROWS = 2000
+export const MAX_ROWS = 2000;
 
 /** Inputs from a start by a step up to an end, exactly: 0.1 three times is 0.3. */
 export function steppedInputs(from: Rational, to: Rational, step: Rational): Rational[] {
-  const out: Rational[] = []
-  if (step.compare(0) <= 0) return out
-  for (let x = from; x.compare(to) <= 0 && out.length < MAX_ROWS; x = x.add(step)) out.push(x)
-  return out
+  const out: Rational[] = [];
+  if (step.compare(0) <= 0) return out;
+  for (let x = from; x.compare(to) <= 0 && out.length < MAX_ROWS; x = x.add(step)) out.push(x);
+  return out;
 }
 
 /** Inputs as a person lists them: numbers, fractions such as `7/3`, formula texts in givens; parted by semicolons or new lines, bare numbers also by spaces. */
 export function listedInputs(text: string, model: Model): { inputs: Rational[]; wrong: string | null } {
-  const inputs: Rational[] = []
-  const bare = /^-?[\d.]+(?:\/[\d.]+)?(?:\s+-?[\d.]+(?:\/[\d.]+)?)*$/
-  const words = text.split(/[;\n]+/).map((w) => w.trim()).filter((w) => w).flatMap((w) => (bare.test(w) ? w.split(/\s+/) : [w]))
+  const inputs: Rational[] = [];
+  const bare = /^-?[\d.]+(?:\/[\d.]+)?(?:\s+-?[\d.]+(?:\/[\d.]+)?)*$/;
+  const words = text
+    .split(/[;\n]+/)
+    .map((w) => w.trim())
+    .filter((w) => w)
+    .flatMap((w) => (bare.test(w) ? w.split(/\s+/) : [w]));
   for (const word of words) {
-    const typed = /^-?[\d.]+$/.test(word) ? rationalOfTyped(Number(word)) : null
-    const read = typed ? null : readAmount(word, model.names)
-    if (typed) inputs.push(typed)
-    else if (read?.ok) inputs.push(read.exact)
-    else return { inputs, wrong: word }
+    const typed = /^-?[\d.]+$/.test(word) ? rationalOfTyped(Number(word)) : null;
+    const read = typed ? null : readAmount(word, model.names);
+    if (typed) inputs.push(typed);
+    else if (read?.ok) inputs.push(read.exact);
+    else return { inputs, wrong: word };
   }
-  return { inputs: inputs.slice(0, MAX_ROWS), wrong: null }
+  return { inputs: inputs.slice(0, MAX_ROWS), wrong: null };
 }
 
 /** Values of several functions side by side. */
 export function valueTable(model: Model, names: readonly string[], inputs: readonly Rational[]): TableRow[] {
-  const bodies = names.map((n) => inline(call(n, 0, VARIABLE), model.table))
-  const columns = bodies.map((e) => inputs.map((x): number | null => {
-    const part = smoothParts(e, model.table, x, x).find((p) => p.isPoint)
-    const v = part?.expression ? encloseAt(part.expression, model.table, x) : null
-    return v && !(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi) ? v.lo + (v.hi - v.lo) / 2 : null
-  }))
-  const most = columns.map((c) => Math.max(...c.filter((y): y is number => y !== null)))
+  const bodies = names.map((n) => inline(call(n, 0, VARIABLE), model.table));
+  const columns = bodies.map((e) =>
+    inputs.map((x): number | null => {
+      const part = smoothParts(e, model.table, x, x).find((p) => p.isPoint);
+      const v = part?.expression ? encloseAt(part.expression, model.table, x) : null;
+      return v && !(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi)
+        ? v.lo + (v.hi - v.lo) / 2
+        : null;
+    }),
+  );
+  const most = columns.map((c) => Math.max(...c.filter((y): y is number => y !== null)));
   return inputs.map((x, i) => ({
     input: toDouble(x),
     values: columns.map((c) => c[i]!),
-    changes: columns.map((c) => { const [a, b] = [c[i], c[i + 1]]; return a !== null && a !== undefined && b !== null && b !== undefined && a * b < 0 }),
+    changes: columns.map((c) => {
+      const [a, b] = [c[i], c[i + 1]];
+      return a !== null && a !== undefined && b !== null && b !== undefined && a * b < 0;
+    }),
     greatest: columns.map((c, k) => c[i] !== null && c[i] === most[k]),
-  }))
+  }));
 }
 
 /** The table as text for another program: all digits, tabs or commas, a header with units. */
-export function tableText(header: readonly string[], rows: readonly TableRow[], separator: '\t' | ','): string {
-  const cell = (text: string) => (separator === ',' && /[",\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text)
-  return [header.map(cell).join(separator), ...rows.map((r) => [r.input, ...r.values].map((v) => (v === null ? '' : String(v))).join(separator))].join('\n')
+export function tableText(header: readonly string[], rows: readonly TableRow[], separator: "\t" | ","): string {
+  const cell = (text: string) => (separator === "," && /[",\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text);
+  return [
+    header.map(cell).join(separator),
+    ...rows.map((r) => [r.input, ...r.values].map((v) => (v === null ? "" : String(v))).join(separator)),
+  ].join("\n");
 }

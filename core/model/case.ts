@@ -1,83 +1,137 @@
 /** The case file, as `docs`' format page fixes it; `shared/schemas/case.ts` checks documents against these types. */
 
 /** A number, or a formula text in givens. */
-export type NumberText = number | string
+export type NumberText = number | string;
 /** A number, a formula text in givens, or an earlier answer. */
-export type Amount = NumberText | { readonly of: string; readonly pick?: 'first' | 'last' | 'whole' | undefined }
+export type Amount = NumberText | { readonly of: string; readonly pick?: "first" | "last" | "whole" | undefined };
 
-export type MarkRole = 'given' | 'relation' | 'limit' | 'question'
+export type MarkRole = "given" | "relation" | "limit" | "question";
 /** A phrase of the story, in UTF-16 code units, and the name or id it became. */
-export interface Mark { start: number; end: number; role: MarkRole; of?: string | undefined }
-export interface Story { text: string; marks?: Mark[] | undefined }
+export interface Mark {
+  start: number;
+  end: number;
+  role: MarkRole;
+  of?: string | undefined;
+}
+export interface Story {
+  text: string;
+  marks?: Mark[] | undefined;
+}
 
-export interface Given { name: string; value: number; unit?: string | undefined; label?: string | undefined; vary?: { from: number; to: number } | undefined }
+export interface Given {
+  name: string;
+  value: number;
+  unit?: string | undefined;
+  label?: string | undefined;
+  vary?: { from: number; to: number } | undefined;
+}
 export interface Variable {
-  name: string; unit?: string | undefined; label?: string | undefined
-  from?: NumberText | undefined; to?: NumberText | undefined; whole?: boolean | undefined
+  name: string;
+  unit?: string | undefined;
+  label?: string | undefined;
+  from?: NumberText | undefined;
+  to?: NumberText | undefined;
+  whole?: boolean | undefined;
   /** an ISO date or a year: the variable counts from there in its unit */
-  since?: string | number | undefined
+  since?: string | number | undefined;
 }
 export interface DataTable {
-  name: string; label?: string | undefined; columns: { name: string; unit?: string | undefined; label?: string | undefined }[]; rows: (number | null)[][]
+  name: string;
+  label?: string | undefined;
+  columns: { name: string; unit?: string | undefined; label?: string | undefined }[];
+  rows: (number | null)[][];
   /** rows that no fit uses, by their place, and why; they stay visible */
-  left?: { row: number; reason?: string | undefined }[] | undefined
+  left?: { row: number; reason?: string | undefined }[] | undefined;
 }
 
-export type Ends = '[]' | '[)' | '(]' | '()'
-export interface PieceRow { text: string; from?: NumberText | undefined; to?: NumberText | undefined; ends?: Ends | undefined }
-export type FitModel = 'linear' | 'proportional' | 'quadratic' | 'cubic' | 'power' | 'exponential' | 'logarithmic' | 'logistic' | 'own'
+export type Ends = "[]" | "[)" | "(]" | "()";
+export interface PieceRow {
+  text: string;
+  from?: NumberText | undefined;
+  to?: NumberText | undefined;
+  ends?: Ends | undefined;
+}
+export type FitModel =
+  "linear" | "proportional" | "quadratic" | "cubic" | "power" | "exponential" | "logarithmic" | "logistic" | "own";
 
 export type FunctionBy =
-  | { kind: 'formula'; text: string }
-  | { kind: 'line'; through: [NumberText, NumberText][] }
-  | { kind: 'pieces'; pieces: PieceRow[] }
-  | { kind: 'total'; function: string; from?: NumberText | undefined }
-  | { kind: 'slope'; function: string }
-  | { kind: 'fit'; data: string; x: string; y: string; model: FitModel; method?: 'direct' | 'logs' | undefined; rows?: { from?: number | undefined; to?: number | undefined } | undefined; text?: string | undefined; start?: Record<string, number> | undefined }
+  | { kind: "formula"; text: string }
+  | { kind: "line"; through: [NumberText, NumberText][] }
+  | { kind: "pieces"; pieces: PieceRow[] }
+  | { kind: "total"; function: string; from?: NumberText | undefined }
+  | { kind: "slope"; function: string }
+  | {
+      kind: "fit";
+      data: string;
+      x: string;
+      y: string;
+      model: FitModel;
+      method?: "direct" | "logs" | undefined;
+      rows?: { from?: number | undefined; to?: number | undefined } | undefined;
+      text?: string | undefined;
+      start?: Record<string, number> | undefined;
+    };
 
 export interface FunctionRow {
-  name: string; of: string; unit?: string | undefined; label?: string | undefined; by: FunctionBy
+  name: string;
+  of: string;
+  unit?: string | undefined;
+  label?: string | undefined;
+  by: FunctionBy;
   /** drawn on the graph; true when missing */
-  shown?: boolean | undefined
+  shown?: boolean | undefined;
   /** colour and dash of its curve, one of seven; its place in the list decides where none is chosen */
-  look?: number | undefined
+  look?: number | undefined;
 }
 
-export type Rounding = 'up' | 'down' | 'nearest' | 'none'
-interface AnyQuestion { id: string; label?: string | undefined; from?: Amount | undefined; to?: Amount | undefined; round?: Rounding | undefined }
-export type Question = AnyQuestion & (
-  | { ask: 'meet'; functions: string[] }
-  | { ask: 'reach'; function: string; value: Amount }
-  | { ask: 'where'; function: string; relation: '<' | '<=' | '>' | '>='; value: Amount }
-  | { ask: 'greatest' | 'least'; function: string }
-  | { ask: 'value'; function: string; at: Amount }
-  | { ask: 'rate'; function: string; between?: [Amount, Amount] | undefined; at?: Amount | undefined; as?: 'percent' | undefined }
-  | { ask: 'total' | 'average'; function: string; between: [Amount, Amount] }
-  | { ask: 'multiply'; function: string; factor: Amount; start?: Amount | undefined }
-  | { ask: 'compare'; functions: string[] }
-  | { ask: 'given'; given: string; range: [Amount, Amount]; function: string; at: Amount; value: Amount }
-)
+export type Rounding = "up" | "down" | "nearest" | "none";
+interface AnyQuestion {
+  id: string;
+  label?: string | undefined;
+  from?: Amount | undefined;
+  to?: Amount | undefined;
+  round?: Rounding | undefined;
+}
+export type Question = AnyQuestion &
+  (
+    | { ask: "meet"; functions: string[] }
+    | { ask: "reach"; function: string; value: Amount }
+    | { ask: "where"; function: string; relation: "<" | "<=" | ">" | ">="; value: Amount }
+    | { ask: "greatest" | "least"; function: string }
+    | { ask: "value"; function: string; at: Amount }
+    | {
+        ask: "rate";
+        function: string;
+        between?: [Amount, Amount] | undefined;
+        at?: Amount | undefined;
+        as?: "percent" | undefined;
+      }
+    | { ask: "total" | "average"; function: string; between: [Amount, Amount] }
+    | { ask: "multiply"; function: string; factor: Amount; start?: Amount | undefined }
+    | { ask: "compare"; functions: string[] }
+    | { ask: "given"; given: string; range: [Amount, Amount]; function: string; at: Amount; value: Amount }
+  );
 
 export interface Plan {
-  variables: { name: string; unit?: string | undefined; label?: string | undefined; whole?: boolean | undefined }[]
+  variables: { name: string; unit?: string | undefined; label?: string | undefined; whole?: boolean | undefined }[];
   /** `off`: kept, but without force */
-  constraints: { id: string; text: string; label?: string | undefined; off?: boolean | undefined }[]
-  objective?: { text: string; sense: 'greatest' | 'least'; unit?: string | undefined } | undefined
+  constraints: { id: string; text: string; label?: string | undefined; off?: boolean | undefined }[];
+  objective?: { text: string; sense: "greatest" | "least"; unit?: string | undefined } | undefined;
 }
 
 export interface CaseFile {
-  format: 'pasear-case'
-  version: 1
-  title: string
-  story?: Story | undefined
-  givens?: Given[] | undefined
-  variables?: Variable[] | undefined
-  data?: DataTable[] | undefined
-  functions?: FunctionRow[] | undefined
-  questions?: Question[] | undefined
-  plan?: Plan | undefined
+  format: "pasear-case";
+  version: 1;
+  title: string;
+  story?: Story | undefined;
+  givens?: Given[] | undefined;
+  variables?: Variable[] | undefined;
+  data?: DataTable[] | undefined;
+  functions?: FunctionRow[] | undefined;
+  questions?: Question[] | undefined;
+  plan?: Plan | undefined;
   /** what a reader of plain text left out, and why; not used in solving */
-  notes?: unknown
+  notes?: unknown;
 }
 
-export const functionsOf = (q: Question): string[] => ('functions' in q ? q.functions : [q.function])
+export const functionsOf = (q: Question): string[] => ("functions" in q ? q.functions : [q.function]);

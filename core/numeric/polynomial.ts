@@ -1,78 +1,88 @@
-import { ONE, ZERO, isZero, ratio, signOf, denominator, numerator, type Rational } from './rational'
+import { ONE, ZERO, isZero, ratio, signOf, denominator, numerator, type Rational } from "./rational";
 
 /** Coefficients from the constant upwards, exact, with no zero at the top; the zero polynomial is empty. */
-export type Polynomial = readonly Rational[]
+export type Polynomial = readonly Rational[];
 
 export const trim = (p: Rational[]): Polynomial => {
-  while (p.length > 0 && isZero(p[p.length - 1]!)) p.pop()
-  return p
-}
-export const constant = (r: Rational): Polynomial => (isZero(r) ? [] : [r])
-export const degree = (p: Polynomial): number => p.length - 1
+  while (p.length > 0 && isZero(p[p.length - 1]!)) p.pop();
+  return p;
+};
+export const constant = (r: Rational): Polynomial => (isZero(r) ? [] : [r]);
+export const degree = (p: Polynomial): number => p.length - 1;
 
 export function add(a: Polynomial, b: Polynomial): Polynomial {
-  const out: Rational[] = []
-  for (let i = 0; i < Math.max(a.length, b.length); i++) out.push((a[i] ?? ZERO).add(b[i] ?? ZERO))
-  return trim(out)
+  const out: Rational[] = [];
+  for (let i = 0; i < Math.max(a.length, b.length); i++) out.push((a[i] ?? ZERO).add(b[i] ?? ZERO));
+  return trim(out);
 }
-export const scale = (p: Polynomial, by: Rational): Polynomial => (isZero(by) ? [] : p.map((c) => c.mul(by)))
-export const negate = (p: Polynomial): Polynomial => p.map((c) => c.neg())
-export const subtract = (a: Polynomial, b: Polynomial): Polynomial => add(a, negate(b))
+export const scale = (p: Polynomial, by: Rational): Polynomial => (isZero(by) ? [] : p.map((c) => c.mul(by)));
+export const negate = (p: Polynomial): Polynomial => p.map((c) => c.neg());
+export const subtract = (a: Polynomial, b: Polynomial): Polynomial => add(a, negate(b));
 
 export function multiply(a: Polynomial, b: Polynomial): Polynomial {
-  if (a.length === 0 || b.length === 0) return []
-  const out: Rational[] = new Array(a.length + b.length - 1).fill(ZERO)
-  a.forEach((x, i) => b.forEach((y, j) => { out[i + j] = out[i + j]!.add(x.mul(y)) }))
-  return trim(out)
+  if (a.length === 0 || b.length === 0) return [];
+  const out: Rational[] = new Array(a.length + b.length - 1).fill(ZERO);
+  a.forEach((x, i) =>
+    b.forEach((y, j) => {
+      out[i + j] = out[i + j]!.add(x.mul(y));
+    }),
+  );
+  return trim(out);
 }
 
-export const derivative = (p: Polynomial): Polynomial => trim(p.slice(1).map((c, i) => c.mul(ratio(i + 1))))
+export const derivative = (p: Polynomial): Polynomial => trim(p.slice(1).map((c, i) => c.mul(ratio(i + 1))));
 /** The antiderivative that is 0 at 0. */
-export const antiderivative = (p: Polynomial): Polynomial => (p.length === 0 ? [] : [ZERO, ...p.map((c, i) => c.div(ratio(i + 1)))])
+export const antiderivative = (p: Polynomial): Polynomial =>
+  p.length === 0 ? [] : [ZERO, ...p.map((c, i) => c.div(ratio(i + 1)))];
 
-export const valueAt = (p: Polynomial, x: Rational): Rational => p.reduceRight((sum, c) => sum.mul(x).add(c), ZERO)
+export const valueAt = (p: Polynomial, x: Rational): Rational => p.reduceRight((sum, c) => sum.mul(x).add(c), ZERO);
 
 /** Quotient and remainder. @throws RangeError when the divisor is zero */
 export function divide(a: Polynomial, b: Polynomial): { quotient: Polynomial; remainder: Polynomial } {
-  const top = b[b.length - 1]
-  if (!top) throw new RangeError('division by the zero polynomial')
-  const rest = [...a]
-  const quotient: Rational[] = new Array(Math.max(0, a.length - b.length + 1)).fill(ZERO)
+  const top = b[b.length - 1];
+  if (!top) throw new RangeError("division by the zero polynomial");
+  const rest = [...a];
+  const quotient: Rational[] = new Array(Math.max(0, a.length - b.length + 1)).fill(ZERO);
   for (let i = rest.length - b.length; i >= 0; i--) {
-    const factor = rest[i + b.length - 1]!.div(top)
-    quotient[i] = factor
-    if (isZero(factor)) continue
-    b.forEach((c, j) => { rest[i + j] = rest[i + j]!.sub(factor.mul(c)) })
+    const factor = rest[i + b.length - 1]!.div(top);
+    quotient[i] = factor;
+    if (isZero(factor)) continue;
+    b.forEach((c, j) => {
+      rest[i + j] = rest[i + j]!.sub(factor.mul(c));
+    });
   }
-  return { quotient: trim(quotient), remainder: trim(rest.slice(0, b.length - 1)) }
+  return { quotient: trim(quotient), remainder: trim(rest.slice(0, b.length - 1)) };
 }
 
-const gcdBig = (a: bigint, b: bigint): bigint => { while (b) [a, b] = [b, a % b]; return a < 0n ? -a : a }
+const gcdBig = (a: bigint, b: bigint): bigint => {
+  while (b) [a, b] = [b, a % b];
+  return a < 0n ? -a : a;
+};
 
 /**
  * Whole coefficients without common factor, in the same ratio and of the same sign as those of `p`.
  * Sign questions (Sturm) work on these: big integers stay far smaller than fractions do.
  */
 export function primitive(p: Polynomial): bigint[] {
-  if (p.length === 0) return []
-  const common = p.reduce((m, c) => (m / gcdBig(m, denominator(c))) * denominator(c), 1n)
-  return withoutContent(p.map((c) => numerator(c) * (common / denominator(c))))
+  if (p.length === 0) return [];
+  const common = p.reduce((m, c) => (m / gcdBig(m, denominator(c))) * denominator(c), 1n);
+  return withoutContent(p.map((c) => numerator(c) * (common / denominator(c))));
 }
 
 export function withoutContent(p: bigint[]): bigint[] {
-  let content = 0n
-  for (const c of p) content = gcdBig(content, c)
-  return content > 1n ? p.map((c) => c / content) : p
+  let content = 0n;
+  for (const c of p) content = gcdBig(content, c);
+  return content > 1n ? p.map((c) => c / content) : p;
 }
 
 /** Greatest common divisor with leading coefficient 1, by the primitive remainder sequence. */
 export function gcd(a: Polynomial, b: Polynomial): Polynomial {
-  let x = primitive(a)
-  let y = primitive(b)
-  if (x.length < y.length) [x, y] = [y, x]
-  while (y.length > 0) [x, y] = [y, withoutContent(pseudoRemainder(x, y).remainder)]
-  const top = x[x.length - 1]
-  return top === undefined ? [] : x.map((c) => ratio(c, top))
+  let x = primitive(a);
+  let y = primitive(b);
+  if (x.length < y.length) [x, y] = [y, x];
+  while (y.length > 0) [x, y] = [y, withoutContent(pseudoRemainder(x, y).remainder)];
+  const top = x[x.length - 1];
+  return top === undefined ? [] : x.map((c) => ratio(c, top));
 }
 
 /**
@@ -80,18 +90,18 @@ export function gcd(a: Polynomial, b: Polynomial): Polynomial {
  * @returns the remainder, and the sign of the factor it was multiplied by
  */
 export function pseudoRemainder(a: bigint[], b: bigint[]): { remainder: bigint[]; sign: 1 | -1 } {
-  const lead = b[b.length - 1]!
-  const rest = [...a]
-  let sign: 1 | -1 = 1
+  const lead = b[b.length - 1]!;
+  const rest = [...a];
+  let sign: 1 | -1 = 1;
   while (rest.length >= b.length) {
-    const top = rest.pop()!
-    const shift = rest.length - (b.length - 1)
-    if (lead < 0n) sign = sign === 1 ? -1 : 1
-    for (let i = 0; i < rest.length; i++) rest[i] = rest[i]! * lead
-    for (let i = 0; i < b.length - 1; i++) rest[i + shift] = rest[i + shift]! - top * b[i]!
+    const top = rest.pop()!;
+    const shift = rest.length - (b.length - 1);
+    if (lead < 0n) sign = sign === 1 ? -1 : 1;
+    for (let i = 0; i < rest.length; i++) rest[i] = rest[i]! * lead;
+    for (let i = 0; i < b.length - 1; i++) rest[i + shift] = rest[i + shift]! - top * b[i]!;
   }
-  while (rest.length > 0 && rest[rest.length - 1] === 0n) rest.pop()
-  return { remainder: rest, sign }
+  while (rest.length > 0 && rest[rest.length - 1] === 0n) rest.pop();
+  return { remainder: rest, sign };
 }
 
 /**
@@ -99,40 +109,46 @@ export function pseudoRemainder(a: bigint[], b: bigint[]): { remainder: bigint[]
  * A root of a factor is a root of `p` of exactly that multiplicity.
  */
 export function squareFree(p: Polynomial): { factor: Polynomial; multiplicity: number }[] {
-  if (degree(p) < 1) return []
-  const slope = derivative(p)
-  const shared = gcd(p, slope)
-  if (degree(shared) === 0) return [{ factor: p, multiplicity: 1 }]
-  const out: { factor: Polynomial; multiplicity: number }[] = []
-  let b = divide(p, shared).quotient
-  let c = divide(slope, shared).quotient
-  let d = subtract(c, derivative(b))
+  if (degree(p) < 1) return [];
+  const slope = derivative(p);
+  const shared = gcd(p, slope);
+  if (degree(shared) === 0) return [{ factor: p, multiplicity: 1 }];
+  const out: { factor: Polynomial; multiplicity: number }[] = [];
+  let b = divide(p, shared).quotient;
+  let c = divide(slope, shared).quotient;
+  let d = subtract(c, derivative(b));
   for (let multiplicity = 1; degree(b) > 0; multiplicity++) {
-    const factor = d.length === 0 ? b : gcd(b, d)
-    if (degree(factor) > 0) out.push({ factor, multiplicity })
-    b = divide(b, factor).quotient
-    c = d.length === 0 ? [] : divide(d, factor).quotient
-    d = subtract(c, derivative(b))
+    const factor = d.length === 0 ? b : gcd(b, d);
+    if (degree(factor) > 0) out.push({ factor, multiplicity });
+    b = divide(b, factor).quotient;
+    c = d.length === 0 ? [] : divide(d, factor).quotient;
+    d = subtract(c, derivative(b));
   }
-  return out
+  return out;
 }
 
 /** Sign of a whole-coefficient polynomial at the fraction n/d (d > 0), without making any fraction. */
 export function signAt(p: readonly bigint[], n: bigint, d: bigint): -1 | 0 | 1 {
-  let sum = 0n
-  let power = 1n
-  for (let i = p.length - 1; i >= 0; i--) { sum = sum * n + p[i]! * power; power *= d }
-  return sum > 0n ? 1 : sum < 0n ? -1 : 0
+  let sum = 0n;
+  let power = 1n;
+  for (let i = p.length - 1; i >= 0; i--) {
+    sum = sum * n + p[i]! * power;
+    power *= d;
+  }
+  return sum > 0n ? 1 : sum < 0n ? -1 : 0;
 }
 
 /** All roots of `p` lie strictly within ±this (Cauchy's bound). A whole number. */
 export function rootBound(p: Polynomial): bigint {
-  const top = p[p.length - 1]
-  if (!top) return 1n
-  let most = ZERO
-  for (const c of p.slice(0, -1)) { const size = c.div(top).abs(); if (size.compare(most) > 0) most = size }
-  return numerator(most.add(ONE).ceil()) + 1n
+  const top = p[p.length - 1];
+  if (!top) return 1n;
+  let most = ZERO;
+  for (const c of p.slice(0, -1)) {
+    const size = c.div(top).abs();
+    if (size.compare(most) > 0) most = size;
+  }
+  return numerator(most.add(ONE).ceil()) + 1n;
 }
 
-export const isConstantPolynomial = (p: Polynomial): boolean => p.length <= 1
-export const leadingSign = (p: Polynomial): -1 | 0 | 1 => (p.length === 0 ? 0 : signOf(p[p.length - 1]!))
+export const isConstantPolynomial = (p: Polynomial): boolean => p.length <= 1;
+export const leadingSign = (p: Polynomial): -1 | 0 | 1 => (p.length === 0 ? 0 : signOf(p[p.length - 1]!));

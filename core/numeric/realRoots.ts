@@ -1,111 +1,127 @@
-import { degree, primitive, pseudoRemainder, rootBound, signAt, squareFree, withoutContent, type Polynomial } from './polynomial'
-import { denominator, integerRoot, numerator, ratio, rationalOfDouble, toDouble, type Rational } from './rational'
+import {
+  degree,
+  primitive,
+  pseudoRemainder,
+  rootBound,
+  signAt,
+  squareFree,
+  withoutContent,
+  type Polynomial,
+} from "./polynomial";
+import { denominator, integerRoot, numerator, ratio, rationalOfDouble, toDouble, type Rational } from "./rational";
 
 /** A real root: either an exact fraction, or the only root of `factor` strictly between two fractions. */
 export interface RealRoot {
   /** in x-unit, nearest double to the root, within a unit in the last place */
-  readonly at: number
+  readonly at: number;
   /** proven enclosure, in x-unit: lo <= root <= hi */
-  readonly lo: number
-  readonly hi: number
-  readonly multiplicity: number
-  readonly exact: Rational | null
+  readonly lo: number;
+  readonly hi: number;
+  readonly multiplicity: number;
+  readonly exact: Rational | null;
 }
 
 /** Sturm's chain in whole coefficients; signs as of the true chain. */
 function sturmChain(p: bigint[]): bigint[][] {
-  const chain = [p, withoutContent(p.slice(1).map((c, i) => c * BigInt(i + 1)))]
+  const chain = [p, withoutContent(p.slice(1).map((c, i) => c * BigInt(i + 1)))];
   for (;;) {
-    const a = chain[chain.length - 2]!
-    const b = chain[chain.length - 1]!
-    if (b.length <= 1) return chain
-    const { remainder, sign } = pseudoRemainder(a, b)
-    if (remainder.length === 0) return chain
-    chain.push(withoutContent(sign === 1 ? remainder.map((c) => -c) : remainder))
+    const a = chain[chain.length - 2]!;
+    const b = chain[chain.length - 1]!;
+    if (b.length <= 1) return chain;
+    const { remainder, sign } = pseudoRemainder(a, b);
+    if (remainder.length === 0) return chain;
+    chain.push(withoutContent(sign === 1 ? remainder.map((c) => -c) : remainder));
   }
 }
 
 function variations(chain: bigint[][], at: Rational): number {
-  const n = numerator(at)
-  const d = denominator(at)
-  let count = 0
-  let last = 0
+  const n = numerator(at);
+  const d = denominator(at);
+  let count = 0;
+  let last = 0;
   for (const p of chain) {
-    const sign = signAt(p, n, d)
-    if (sign !== 0 && last !== 0 && sign !== last) count++
-    if (sign !== 0) last = sign
+    const sign = signAt(p, n, d);
+    if (sign !== 0 && last !== 0 && sign !== last) count++;
+    if (sign !== 0) last = sign;
   }
-  return count
+  return count;
 }
 
-const middle = (a: Rational, b: Rational): Rational => a.add(b).div(ratio(2))
+const middle = (a: Rational, b: Rational): Rational => a.add(b).div(ratio(2));
 
 /** Fractions with small terms that a person would write are found before their binary neighbours: try the simplest fraction inside. */
 export function simplestBetween(lo: Rational, hi: Rational): Rational {
   // Stern–Brocot descent by continued fractions (Graham, Knuth & Patashnik, Concrete Mathematics, section 4.5).
-  const floor = lo.floor()
-  if (lo.compare(floor) === 0) return lo
-  if (floor.add(ratio(1)).compare(hi) <= 0) return floor.add(ratio(1))
-  return floor.add(ratio(1).div(simplestBetween(ratio(1).div(hi.sub(floor)), ratio(1).div(lo.sub(floor)))))
+  const floor = lo.floor();
+  if (lo.compare(floor) === 0) return lo;
+  if (floor.add(ratio(1)).compare(hi) <= 0) return floor.add(ratio(1));
+  return floor.add(ratio(1).div(simplestBetween(ratio(1).div(hi.sub(floor)), ratio(1).div(lo.sub(floor)))));
 }
 
 /** Sharpens an isolating bracket of a simple root to neighbouring doubles, each end's sign checked exactly. */
-function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, 'multiplicity'> {
-  const signLo = signAt(p, numerator(lo), denominator(lo))
-  const value = (r: Rational) => signAt(p, numerator(r), denominator(r))
+function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, "multiplicity"> {
+  const signLo = signAt(p, numerator(lo), denominator(lo));
+  const value = (r: Rational) => signAt(p, numerator(r), denominator(r));
   for (let round = 0; round < 90; round++) {
-    const width = toDouble(hi.sub(lo))
-    const scale = Math.max(Math.abs(toDouble(lo)), Math.abs(toDouble(hi)))
+    const width = toDouble(hi.sub(lo));
+    const scale = Math.max(Math.abs(toDouble(lo)), Math.abs(toDouble(hi)));
     if (width <= scale * 2 ** -50) {
-      const guess = simplestBetween(lo, hi)
-      if (denominator(guess) < 1n << 64n && value(guess) === 0) return exactRoot(guess)
+      const guess = simplestBetween(lo, hi);
+      if (denominator(guess) < 1n << 64n && value(guess) === 0) return exactRoot(guess);
     }
-    if (width <= scale * 2 ** -52 || width < 1e-300) break
+    if (width <= scale * 2 ** -52 || width < 1e-300) break;
     // A step of regula falsi on doubles lands near the root; two exact sign checks around it then shrink the bracket at a stroke.
-    const mid = middle(lo, hi)
-    const sign = value(mid)
-    if (sign === 0) return exactRoot(mid)
-    if (sign === signLo) lo = mid
-    else hi = mid
-    const near = newtonGuess(p, toDouble(lo), toDouble(hi))
-    if (near === null) continue
+    const mid = middle(lo, hi);
+    const sign = value(mid);
+    if (sign === 0) return exactRoot(mid);
+    if (sign === signLo) lo = mid;
+    else hi = mid;
+    const near = newtonGuess(p, toDouble(lo), toDouble(hi));
+    if (near === null) continue;
     for (const spread of [2 ** -51, 2 ** -40, 2 ** -20]) {
-      const by = Math.max(Math.abs(near) * spread, 1e-300)
-      const a = rationalOfDouble(near - by)
-      const b = rationalOfDouble(near + by)
-      if (a.compare(lo) <= 0 || b.compare(hi) >= 0) break
-      if (value(a) === signLo && value(b) === -signLo) { lo = a; hi = b; break }
+      const by = Math.max(Math.abs(near) * spread, 1e-300);
+      const a = rationalOfDouble(near - by);
+      const b = rationalOfDouble(near + by);
+      if (a.compare(lo) <= 0 || b.compare(hi) >= 0) break;
+      if (value(a) === signLo && value(b) === -signLo) {
+        lo = a;
+        hi = b;
+        break;
+      }
     }
   }
-  const at = toDouble(middle(lo, hi))
-  return { at, lo: outside(lo, -1), hi: outside(hi, 1), exact: null }
+  const at = toDouble(middle(lo, hi));
+  return { at, lo: outside(lo, -1), hi: outside(hi, 1), exact: null };
 }
 
 /** The double at or just beyond an exact bound, so that the enclosure stays proven. */
 function outside(bound: Rational, side: -1 | 1): number {
-  const near = toDouble(bound)
-  const exact = Number.isFinite(near) && rationalOfDouble(near).compare(bound) === 0
-  return exact ? near : near + side * (Math.abs(near) * 2 ** -52 + 5e-324)
+  const near = toDouble(bound);
+  const exact = Number.isFinite(near) && rationalOfDouble(near).compare(bound) === 0;
+  return exact ? near : near + side * (Math.abs(near) * 2 ** -52 + 5e-324);
 }
 
-function exactRoot(r: Rational): Omit<RealRoot, 'multiplicity'> {
-  return { at: toDouble(r), lo: outside(r, -1), hi: outside(r, 1), exact: r }
+function exactRoot(r: Rational): Omit<RealRoot, "multiplicity"> {
+  return { at: toDouble(r), lo: outside(r, -1), hi: outside(r, 1), exact: r };
 }
 
 function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
-  const coefficients = p.map(Number)
-  let x = (lo + hi) / 2
+  const coefficients = p.map(Number);
+  let x = (lo + hi) / 2;
   for (let i = 0; i < 8; i++) {
-    let f = 0
-    let slope = 0
-    for (let k = coefficients.length - 1; k >= 0; k--) { slope = slope * x + f; f = f * x + coefficients[k]! }
-    const step = f / slope
-    if (!Number.isFinite(step)) return null
-    x -= step
-    if (x <= lo || x >= hi) return null
-    if (Math.abs(step) <= Math.abs(x) * 2 ** -50) break
+    let f = 0;
+    let slope = 0;
+    for (let k = coefficients.length - 1; k >= 0; k--) {
+      slope = slope * x + f;
+      f = f * x + coefficients[k]!;
+    }
+    const step = f / slope;
+    if (!Number.isFinite(step)) return null;
+    x -= step;
+    if (x <= lo || x >= hi) return null;
+    if (Math.abs(step) <= Math.abs(x) * 2 ** -50) break;
   }
-  return x
+  return x;
 }
 
 /**
@@ -116,88 +132,100 @@ function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
  * @returns enclosures no wider than about two units in the last place
  */
 export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Rational | null): RealRoot[] {
-  const out: RealRoot[] = []
-  if (degree(p) === 2) return quadraticRoots(p).filter((r) => inside(r, from, to))
+  const out: RealRoot[] = [];
+  if (degree(p) === 2) return quadraticRoots(p).filter((r) => inside(r, from, to));
   for (const { factor, multiplicity } of squareFree(p)) {
-    for (const root of simpleRoots(factor, from, to)) out.push({ ...root, multiplicity })
+    for (const root of simpleRoots(factor, from, to)) out.push({ ...root, multiplicity });
   }
-  return out.sort((a, b) => a.at - b.at)
+  return out.sort((a, b) => a.at - b.at);
 }
 
 /** Bits kept beyond those of the coefficients, so that cancellation leaves an enclosure of neighbouring doubles. */
-const GUARD_BITS = 80
+const GUARD_BITS = 80;
 
 /** Both roots of a quadratic from its discriminant: exact where that is a square, else between fractions a hair apart. */
 function quadraticRoots(p: Polynomial): RealRoot[] {
-  const [c, b, a] = primitive(p) as [bigint, bigint, bigint]
-  const d = b * b - 4n * a * c
-  if (d < 0n) return []
-  if (d === 0n) return [{ ...exactRoot(ratio(-b, 2n * a)), multiplicity: 2 }]
-  const s = integerRoot(d, 2)
+  const [c, b, a] = primitive(p) as [bigint, bigint, bigint];
+  const d = b * b - 4n * a * c;
+  if (d < 0n) return [];
+  if (d === 0n) return [{ ...exactRoot(ratio(-b, 2n * a)), multiplicity: 2 }];
+  const s = integerRoot(d, 2);
   const roots = [-1n, 1n].map((side): RealRoot => {
-    if (s * s === d) return { ...exactRoot(ratio(-b + side * s, 2n * a)), multiplicity: 1 }
-    const shift = BigInt(d.toString(16).length * 4 + GUARD_BITS)
-    const low = integerRoot(d << (2n * shift), 2)
-    const ends = [low, low + 1n].map((r) => ratio((-b << shift) + side * r, 2n * a << shift)).sort((u, v) => u.compare(v)) as [Rational, Rational]
-    return { at: toDouble(ends[0]), lo: outside(ends[0], -1), hi: outside(ends[1], 1), exact: null, multiplicity: 1 }
-  })
-  return roots.sort((u, v) => u.at - v.at)
+    if (s * s === d) return { ...exactRoot(ratio(-b + side * s, 2n * a)), multiplicity: 1 };
+    const shift = BigInt(d.toString(16).length * 4 + GUARD_BITS);
+    const low = integerRoot(d << (2n * shift), 2);
+    const ends = [low, low + 1n]
+      .map((r) => ratio((-b << shift) + side * r, (2n * a) << shift))
+      .sort((u, v) => u.compare(v)) as [Rational, Rational];
+    return { at: toDouble(ends[0]), lo: outside(ends[0], -1), hi: outside(ends[1], 1), exact: null, multiplicity: 1 };
+  });
+  return roots.sort((u, v) => u.at - v.at);
 }
 
 /** Whether a root lies in [from, to]; an irrational one is never an end itself, and its enclosure tells unless the end is a neighbouring double. */
 function inside(r: RealRoot, from: Rational | null, to: Rational | null): boolean {
-  const value = r.exact ?? null
-  if (value) return !(from && value.compare(from) < 0) && !(to && value.compare(to) > 0)
-  return !(from && rationalOfDouble(r.hi).compare(from) < 0) && !(to && rationalOfDouble(r.lo).compare(to) > 0)
+  const value = r.exact ?? null;
+  if (value) return !(from && value.compare(from) < 0) && !(to && value.compare(to) > 0);
+  return !(from && rationalOfDouble(r.hi).compare(from) < 0) && !(to && rationalOfDouble(r.lo).compare(to) > 0);
 }
 
-function simpleRoots(p: Polynomial, from: Rational | null, to: Rational | null): Omit<RealRoot, 'multiplicity'>[] {
+function simpleRoots(p: Polynomial, from: Rational | null, to: Rational | null): Omit<RealRoot, "multiplicity">[] {
   if (degree(p) === 1) {
-    const root = p[0]!.neg().div(p[1]!)
-    return (from && root.compare(from) < 0) || (to && root.compare(to) > 0) ? [] : [exactRoot(root)]
+    const root = p[0]!.neg().div(p[1]!);
+    return (from && root.compare(from) < 0) || (to && root.compare(to) > 0) ? [] : [exactRoot(root)];
   }
-  const bound = ratio(rootBound(p))
-  const lo = from && from.compare(bound.neg()) > 0 ? from : bound.neg()
-  const hi = to && to.compare(bound) < 0 ? to : bound
-  if (lo.compare(hi) > 0) return []
-  const whole = primitive(p)
-  const out: Omit<RealRoot, 'multiplicity'>[] = []
-  if (signAt(whole, numerator(lo), denominator(lo)) === 0) out.push(exactRoot(lo))
-  if (hi.compare(lo) === 0) return out
-  const chain = sturmChain(whole)
+  const bound = ratio(rootBound(p));
+  const lo = from && from.compare(bound.neg()) > 0 ? from : bound.neg();
+  const hi = to && to.compare(bound) < 0 ? to : bound;
+  if (lo.compare(hi) > 0) return [];
+  const whole = primitive(p);
+  const out: Omit<RealRoot, "multiplicity">[] = [];
+  if (signAt(whole, numerator(lo), denominator(lo)) === 0) out.push(exactRoot(lo));
+  if (hi.compare(lo) === 0) return out;
+  const chain = sturmChain(whole);
   // A stack of half-open stretches (lo, hi] with the variations at both ends.
-  const stack: [Rational, number, Rational, number][] = [[lo, variations(chain, lo), hi, variations(chain, hi)]]
+  const stack: [Rational, number, Rational, number][] = [[lo, variations(chain, lo), hi, variations(chain, hi)]];
   while (stack.length > 0) {
-    const [a, va, b, vb] = stack.pop()!
-    const count = va - vb
-    if (count <= 0) continue
+    const [a, va, b, vb] = stack.pop()!;
+    const count = va - vb;
+    if (count <= 0) continue;
     if (signAt(whole, numerator(b), denominator(b)) === 0) {
-      out.push(exactRoot(b))
-      if (count === 1) continue
+      out.push(exactRoot(b));
+      if (count === 1) continue;
       // The rest lie strictly inside; step down from b until the count drops, which it must since roots are isolated.
-      const mid = middle(a, b)
-      const vm = variations(chain, mid)
-      stack.push([a, va, mid, vm])
-      splitBelow(chain, mid, vm, b, vb, stack)
-      continue
+      const mid = middle(a, b);
+      const vm = variations(chain, mid);
+      stack.push([a, va, mid, vm]);
+      splitBelow(chain, mid, vm, b, vb, stack);
+      continue;
     }
-    if (count === 1 && signAt(whole, numerator(a), denominator(a)) !== 0) { out.push(refine(whole, a, b)); continue }
-    const mid = middle(a, b)
-    const vm = variations(chain, mid)
-    stack.push([a, va, mid, vm], [mid, vm, b, vb])
+    if (count === 1 && signAt(whole, numerator(a), denominator(a)) !== 0) {
+      out.push(refine(whole, a, b));
+      continue;
+    }
+    const mid = middle(a, b);
+    const vm = variations(chain, mid);
+    stack.push([a, va, mid, vm], [mid, vm, b, vb]);
   }
-  return out
+  return out;
 }
 
 /** Pushes (mid, b) without its end b, a root already reported: shrinks from the right until only b is left beyond. */
-function splitBelow(chain: bigint[][], a: Rational, va: number, b: Rational, vb: number, stack: [Rational, number, Rational, number][]): void {
-  let low = a
-  let vLow = va
+function splitBelow(
+  chain: bigint[][],
+  a: Rational,
+  va: number,
+  b: Rational,
+  vb: number,
+  stack: [Rational, number, Rational, number][],
+): void {
+  let low = a;
+  let vLow = va;
   while (vLow - vb > 1) {
-    const mid = middle(low, b)
-    const vm = variations(chain, mid)
-    stack.push([low, vLow, mid, vm])
-    low = mid
-    vLow = vm
+    const mid = middle(low, b);
+    const vm = variations(chain, mid);
+    stack.push([low, vLow, mid, vm]);
+    low = mid;
+    vLow = vm;
   }
 }

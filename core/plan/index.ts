@@ -1,13 +1,13 @@
-export { readConstraint, readForm, type LinearForm, type Relation, type Sense } from './linear'
-export { maximise, type LinearResult } from './exactSimplex'
-export { regionOf, type Point, type Region } from './region'
-export { planPicture, segment, type PlanPicture } from './draw'
-export { boundRange, coefficientRange, multipliersAt } from './worth'
-export { maximiseWhole, type WholeResult } from './whole'
-export { solvePlan, type PlanCorner, type PlanPoint, type PlanReading, type PlanResult } from './solvePlan'
-export { readPlan, type Named, type PlanRead } from './readPlan'
-export { ownNames, planOfProgram, programOf, type Program, type ProgramRow } from './program'
-export { compiledResult, dualGap, valueAt, worstBreak, type CompiledAnswer } from './large'
-export { isLarge } from './size'
-export { sliceOf, type Slice } from './slice'
-export { apart } from './second'
+export { readConstraint, readForm, type LinearForm, type Relation, type Sense } from "./linear";
+export { maximise, type LinearResult } from "./exactSimplex";
+export { regionOf, type Point, type Region } from "./region";
+export { planPicture, segment, type PlanPicture } from "./draw";
+export { boundRange, coefficientRange, multipliersAt } from "./worth";
+export { maximiseWhole, type WholeResult } from "./whole";
+export { solvePlan, type PlanCorner, type PlanPoint, type PlanReading, type PlanResult } from "./solvePlan";
+export { readPlan, type Named, type PlanRead } from "./readPlan";
+export { ownNames, planOfProgram, programOf, type Program, type ProgramRow } from "./program";
+export { compiledResult, dualGap, valueAt, worstBreak, type CompiledAnswer } from "./large";
+export { isLarge } from "./size";
+export { sliceOf, type Slice } from "./slice";
+export { apart } from "./second";

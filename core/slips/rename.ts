@@ -1,50 +1,79 @@
-import { tokenize } from '../formula'
-import type { Amount, CaseFile, FunctionRow, NumberText, Question } from '../model'
+import { tokenize } from "../formula";
+import type { Amount, CaseFile, FunctionRow, NumberText, Question } from "../model";
 
 /** A formula text with one name written for another; what is not read as a formula stays. */
 export function renamedText(text: string, from: string, to: string): string {
-  const { tokens, problem } = tokenize(text)
-  if (problem) return text
-  let out = ''
-  let at = 0
+  const { tokens, problem } = tokenize(text);
+  if (problem) return text;
+  let out = "";
+  let at = 0;
   for (const t of tokens) {
-    if (t.kind !== 'name' || t.name !== from) continue
-    out += text.slice(at, t.start) + to
-    at = t.start + from.length
+    if (t.kind !== "name" || t.name !== from) continue;
+    out += text.slice(at, t.start) + to;
+    at = t.start + from.length;
   }
-  return out + text.slice(at)
+  return out + text.slice(at);
 }
 
 /** The case with a given, variable or function called by another name, wherever it is used. */
 export function renamed(source: CaseFile, from: string, to: string): CaseFile {
-  const name = (n: string): string => (n === from ? to : n)
-  const number = (n: NumberText): NumberText => (typeof n === 'string' ? renamedText(n, from, to) : n)
-  const amount = (a: Amount): Amount => (typeof a === 'object' ? a : number(a))
-  const by = (b: FunctionRow['by']): FunctionRow['by'] => {
+  const name = (n: string): string => (n === from ? to : n);
+  const number = (n: NumberText): NumberText => (typeof n === "string" ? renamedText(n, from, to) : n);
+  const amount = (a: Amount): Amount => (typeof a === "object" ? a : number(a));
+  const by = (b: FunctionRow["by"]): FunctionRow["by"] => {
     switch (b.kind) {
-      case 'formula': return { ...b, text: renamedText(b.text, from, to) }
-      case 'line': return { ...b, through: b.through.map(([x, y]) => [number(x), number(y)]) }
-      case 'pieces': return { ...b, pieces: b.pieces.map((p) => ({ ...p, text: renamedText(p.text, from, to), ...(p.from === undefined ? {} : { from: number(p.from) }), ...(p.to === undefined ? {} : { to: number(p.to) }) })) }
-      case 'total': return { ...b, function: name(b.function), ...(b.from === undefined ? {} : { from: number(b.from) }) }
-      case 'slope': return { ...b, function: name(b.function) }
-      case 'fit': return b
+      case "formula":
+        return { ...b, text: renamedText(b.text, from, to) };
+      case "line":
+        return { ...b, through: b.through.map(([x, y]) => [number(x), number(y)]) };
+      case "pieces":
+        return {
+          ...b,
+          pieces: b.pieces.map((p) => ({
+            ...p,
+            text: renamedText(p.text, from, to),
+            ...(p.from === undefined ? {} : { from: number(p.from) }),
+            ...(p.to === undefined ? {} : { to: number(p.to) }),
+          })),
+        };
+      case "total":
+        return { ...b, function: name(b.function), ...(b.from === undefined ? {} : { from: number(b.from) }) };
+      case "slope":
+        return { ...b, function: name(b.function) };
+      case "fit":
+        return b;
     }
-  }
+  };
   const question = (q: Question): Question => {
-    const out: Record<string, unknown> = { ...q }
-    if ('functions' in q) out.functions = q.functions.map(name)
-    if ('function' in q) out.function = name(q.function)
-    if ('given' in q) out.given = name(q.given)
-    for (const key of ['from', 'to', 'value', 'at', 'factor', 'start'] as const) if (out[key] !== undefined) out[key] = amount(out[key] as Amount)
-    for (const key of ['between', 'range'] as const) if (out[key] !== undefined) out[key] = (out[key] as Amount[]).map(amount)
-    return out as unknown as Question
-  }
+    const out: Record<string, unknown> = { ...q };
+    if ("functions" in q) out.functions = q.functions.map(name);
+    if ("function" in q) out.function = name(q.function);
+    if ("given" in q) out.given = name(q.given);
+    for (const key of ["from", "to", "value", "at", "factor", "start"] as const)
+      if (out[key] !== undefined) out[key] = amount(out[key] as Amount);
+    for (const key of ["between", "range"] as const)
+      if (out[key] !== undefined) out[key] = (out[key] as Amount[]).map(amount);
+    return out as unknown as Question;
+  };
   return {
     ...source,
-    ...(source.story?.marks ? { story: { ...source.story, marks: source.story.marks.map((m) => (m.of === from ? { ...m, of: to } : m)) } } : {}),
+    ...(source.story?.marks
+      ? { story: { ...source.story, marks: source.story.marks.map((m) => (m.of === from ? { ...m, of: to } : m)) } }
+      : {}),
     ...(source.givens ? { givens: source.givens.map((g) => ({ ...g, name: name(g.name) })) } : {}),
-    ...(source.variables ? { variables: source.variables.map((v) => ({ ...v, name: name(v.name), ...(v.from === undefined ? {} : { from: number(v.from) }), ...(v.to === undefined ? {} : { to: number(v.to) }) })) } : {}),
-    ...(source.functions ? { functions: source.functions.map((f) => ({ ...f, name: name(f.name), of: name(f.of), by: by(f.by) })) } : {}),
+    ...(source.variables
+      ? {
+          variables: source.variables.map((v) => ({
+            ...v,
+            name: name(v.name),
+            ...(v.from === undefined ? {} : { from: number(v.from) }),
+            ...(v.to === undefined ? {} : { to: number(v.to) }),
+          })),
+        }
+      : {}),
+    ...(source.functions
+      ? { functions: source.functions.map((f) => ({ ...f, name: name(f.name), of: name(f.of), by: by(f.by) })) }
+      : {}),
     ...(source.questions ? { questions: source.questions.map(question) } : {}),
-  }
+  };
 }

@@ -1,41 +1,44 @@
-import { EMPTY, Enclosure, BROKEN, PARTIAL, containsZero, iv } from '../interval'
-import type { EnclosureFunction, SlopeFunction } from '../formula'
+import { EMPTY, Enclosure, BROKEN, PARTIAL, containsZero, iv } from "../interval";
+import type { EnclosureFunction, SlopeFunction } from "../formula";
 
 /** A stretch of inputs that holds exactly one zero, a simple one, proven by a change of sign and a slope that is never 0. */
-export interface IsolatedZero { readonly lo: number; readonly hi: number }
+export interface IsolatedZero {
+  readonly lo: number;
+  readonly hi: number;
+}
 
 export interface BranchResult {
-  readonly zeros: readonly IsolatedZero[]
+  readonly zeros: readonly IsolatedZero[];
   /** stretches that could be neither cleared nor settled at the least width, in order, touching ones joined */
-  readonly open: readonly { lo: number; hi: number }[]
+  readonly open: readonly { lo: number; hi: number }[];
   /** stretches on which the function is exactly 0 throughout, proven */
-  readonly flat: readonly { lo: number; hi: number }[]
+  readonly flat: readonly { lo: number; hi: number }[];
   /** false when the work ran out; `open` then holds all that was not looked at */
-  readonly finished: boolean
-  readonly boxes: number
+  readonly finished: boolean;
+  readonly boxes: number;
 }
 
 export interface BranchTarget {
-  readonly value: EnclosureFunction
-  readonly slopes: SlopeFunction
+  readonly value: EnclosureFunction;
+  readonly slopes: SlopeFunction;
   /** tries to settle a stubborn box by other means (an exact zero of higher order); true when all its zeros are accounted for */
-  readonly settle: (lo: number, hi: number) => boolean
+  readonly settle: (lo: number, hi: number) => boolean;
 }
 
 /** Splits after which a box counts as stubborn, and between further attempts to settle it. */
-const STUBBORN = 9
-const AGAIN = 5
+const STUBBORN = 9;
+const AGAIN = 5;
 
 /** The work of one call, in boxes; a box costs about a microsecond for each operation of the formula. */
-export const MAX_BOXES = 8000
+export const MAX_BOXES = 8000;
 
-const point = (x: number): Enclosure => new Enclosure(x, x)
-const ONE = new Enclosure(1, 1)
+const point = (x: number): Enclosure => new Enclosure(x, x);
+const ONE = new Enclosure(1, 1);
 /** -1, 1, or 0 where rounding leaves the sign open. */
 const signAt = (f: EnclosureFunction, x: number): -1 | 0 | 1 => {
-  const v = f(point(x))
-  return v.flags & (EMPTY | PARTIAL) ? 0 : v.lo > 0 ? 1 : v.hi < 0 ? -1 : 0
-}
+  const v = f(point(x));
+  return v.flags & (EMPTY | PARTIAL) ? 0 : v.lo > 0 ? 1 : v.hi < 0 ? -1 : 0;
+};
 
 /**
  * Clears or settles every part of [from, to]: branch and prune with the mean-value form and interval Newton
@@ -43,115 +46,153 @@ const signAt = (f: EnclosureFunction, x: number): -1 | 0 | 1 => {
  *
  * @param least  width below which a box that cannot be settled is left open, > 0, in x-unit
  */
-export function branch(target: BranchTarget, from: number, to: number, least: number, maxBoxes = MAX_BOXES): BranchResult {
-  const { value, slopes, settle } = target
-  const zeros: IsolatedZero[] = []
-  const open: { lo: number; hi: number }[] = []
-  const flat: { lo: number; hi: number }[] = []
-  const stack: [number, number, number][] = [[from, to, 0]]
-  let boxes = 0
+export function branch(
+  target: BranchTarget,
+  from: number,
+  to: number,
+  least: number,
+  maxBoxes = MAX_BOXES,
+): BranchResult {
+  const { value, slopes, settle } = target;
+  const zeros: IsolatedZero[] = [];
+  const open: { lo: number; hi: number }[] = [];
+  const flat: { lo: number; hi: number }[] = [];
+  const stack: [number, number, number][] = [[from, to, 0]];
+  let boxes = 0;
   while (stack.length > 0) {
-    const [lo, hi, depth] = stack.pop()!
-    let a = lo
-    let b = hi
+    const [lo, hi, depth] = stack.pop()!;
+    let a = lo;
+    let b = hi;
     if (++boxes > maxBoxes) {
-      open.push({ lo: a, hi: b })
-      for (const [c, d] of stack) open.push({ lo: c, hi: d })
-      return { zeros: zeros.sort((x, y) => x.lo - y.lo), open: joined(open, least), flat: joined(flat, 0), finished: false, boxes }
+      open.push({ lo: a, hi: b });
+      for (const [c, d] of stack) open.push({ lo: c, hi: d });
+      return {
+        zeros: zeros.sort((x, y) => x.lo - y.lo),
+        open: joined(open, least),
+        flat: joined(flat, 0),
+        finished: false,
+        boxes,
+      };
     }
-    const first = value(new Enclosure(a, b))
-    if (first.flags & EMPTY || !containsZero(first)) continue
-    if (first.lo === 0 && first.hi === 0 && !(first.flags & (BROKEN | PARTIAL))) { flat.push({ lo: a, hi: b }); continue }
+    const first = value(new Enclosure(a, b));
+    if (first.flags & EMPTY || !containsZero(first)) continue;
+    if (first.lo === 0 && first.hi === 0 && !(first.flags & (BROKEN | PARTIAL))) {
+      flat.push({ lo: a, hi: b });
+      continue;
+    }
     if (!(first.flags & (BROKEN | PARTIAL))) {
-      const { slope } = slopes({ value: new Enclosure(a, b), slope: ONE })
+      const { slope } = slopes({ value: new Enclosure(a, b), slope: ONE });
       if (slope.lo > 0 || slope.hi < 0) {
-        const left = signAt(value, a)
-        const right = signAt(value, b)
-        if (left !== 0 && left === right) continue
-        if (left !== 0 && right !== 0) { zeros.push(sharpen(target, a, b, left, slope)); continue }
+        const left = signAt(value, a);
+        const right = signAt(value, b);
+        if (left !== 0 && left === right) continue;
+        if (left !== 0 && right !== 0) {
+          zeros.push(sharpen(target, a, b, left, slope));
+          continue;
+        }
       }
       if (Number.isFinite(slope.lo) && Number.isFinite(slope.hi)) {
         // Mean-value form: all of f on the box lies in f(m) + slope · (box − m). Where the slope excludes 0 this is the Newton step.
-        const m = a + (b - a) / 2
-        const fm = value(point(m))
-        const off = new Enclosure(a - m, b - m)
-        if (!(fm.flags & (EMPTY | PARTIAL)) && !containsZero(iv.add(fm, iv.multiply(slope, off)))) continue
+        const m = a + (b - a) / 2;
+        const fm = value(point(m));
+        const off = new Enclosure(a - m, b - m);
+        if (!(fm.flags & (EMPTY | PARTIAL)) && !containsZero(iv.add(fm, iv.multiply(slope, off)))) continue;
         if (slope.lo > 0 || slope.hi < 0) {
-          const step = iv.divide(fm, slope)
-          const na = Math.max(a, iv.subtract(point(m), step).lo)
-          const nb = Math.min(b, iv.subtract(point(m), step).hi)
-          if (na > nb) continue
-          if (nb - na < 0.7 * (b - a) && nb - na > least) { stack.push([na, nb, depth]); continue }
-          if (nb - na <= least) { a = na; b = nb }
+          const step = iv.divide(fm, slope);
+          const na = Math.max(a, iv.subtract(point(m), step).lo);
+          const nb = Math.min(b, iv.subtract(point(m), step).hi);
+          if (na > nb) continue;
+          if (nb - na < 0.7 * (b - a) && nb - na > least) {
+            stack.push([na, nb, depth]);
+            continue;
+          }
+          if (nb - na <= least) {
+            a = na;
+            b = nb;
+          }
         }
       }
     }
-    if (depth >= STUBBORN && (depth - STUBBORN) % AGAIN === 0 && settle(a, b)) continue
-    const mid = splitPoint(value, a, b)
-    if (b - a <= least || !(mid > a && mid < b)) { open.push({ lo: a, hi: b }); continue }
-    stack.push([mid, b, depth + 1], [a, mid, depth + 1])
+    if (depth >= STUBBORN && (depth - STUBBORN) % AGAIN === 0 && settle(a, b)) continue;
+    const mid = splitPoint(value, a, b);
+    if (b - a <= least || !(mid > a && mid < b)) {
+      open.push({ lo: a, hi: b });
+      continue;
+    }
+    stack.push([mid, b, depth + 1], [a, mid, depth + 1]);
   }
-  return { zeros: zeros.sort((x, y) => x.lo - y.lo), open: joined(open, least), flat: joined(flat, 0), finished: true, boxes }
+  return {
+    zeros: zeros.sort((x, y) => x.lo - y.lo),
+    open: joined(open, least),
+    flat: joined(flat, 0),
+    finished: true,
+    boxes,
+  };
 }
 
 /** A place to split at which the sign is certain, so that no zero sits on a border between boxes. Wide boxes split by magnitude. */
 function splitPoint(value: EnclosureFunction, a: number, b: number): number {
   const middle = (t: number): number => {
-    if (a === -Infinity || b === Infinity) return a === -Infinity ? (b === Infinity ? 0 : b > 0 ? -1 : 2 * b - 1) : a < 0 ? 1 : 2 * a + 1
-    if (a > 0 && b / a > 1e3) return Math.sqrt(a) * Math.sqrt(b)
-    if (b < 0 && a / b > 1e3) return -Math.sqrt(-a) * Math.sqrt(-b)
-    if (a === 0 && b > 1e-6) return b * (t < 0.5 ? 0.01 : t) < 1e-3 ? b * 1e-3 : b * t
-    return a + (b - a) * t
-  }
-  let m = middle(0.5)
+    if (a === -Infinity || b === Infinity)
+      return a === -Infinity ? (b === Infinity ? 0 : b > 0 ? -1 : 2 * b - 1) : a < 0 ? 1 : 2 * a + 1;
+    if (a > 0 && b / a > 1e3) return Math.sqrt(a) * Math.sqrt(b);
+    if (b < 0 && a / b > 1e3) return -Math.sqrt(-a) * Math.sqrt(-b);
+    if (a === 0 && b > 1e-6) return b * (t < 0.5 ? 0.01 : t) < 1e-3 ? b * 1e-3 : b * t;
+    return a + (b - a) * t;
+  };
+  let m = middle(0.5);
   for (const t of [0.4871, 0.5317, 0.4417]) {
-    if (signAt(value, m) !== 0) return m
-    m = Number.isFinite(a) && Number.isFinite(b) ? a + (b - a) * t : m + 0.37
+    if (signAt(value, m) !== 0) return m;
+    m = Number.isFinite(a) && Number.isFinite(b) ? a + (b - a) * t : m + 0.37;
   }
-  return m
+  return m;
 }
 
 /** Narrows a bracket with certain signs at both ends and a slope of one sign to about two units in the last place. */
 function sharpen(target: BranchTarget, a: number, b: number, left: -1 | 1, slope: Enclosure): IsolatedZero {
-  const { value, slopes } = target
+  const { value, slopes } = target;
   for (let round = 0; round < 200; round++) {
-    const m = a + (b - a) / 2
-    if (!(m > a && m < b)) break
-    const before = b - a
-    const fm = value(point(m))
-    if (round > 0 && round % 2 === 0) slope = slopes({ value: new Enclosure(a, b), slope: ONE }).slope
+    const m = a + (b - a) / 2;
+    if (!(m > a && m < b)) break;
+    const before = b - a;
+    const fm = value(point(m));
+    if (round > 0 && round % 2 === 0) slope = slopes({ value: new Enclosure(a, b), slope: ONE }).slope;
     if ((slope.lo > 0 || slope.hi < 0) && Number.isFinite(slope.lo) && Number.isFinite(slope.hi)) {
-      const next = iv.subtract(point(m), iv.divide(fm, slope))
-      if (next.lo > a) a = next.lo
-      if (next.hi < b) b = next.hi
+      const next = iv.subtract(point(m), iv.divide(fm, slope));
+      if (next.lo > a) a = next.lo;
+      if (next.hi < b) b = next.hi;
     }
     if (b - a > before * 0.6) {
-      if (fm.lo > 0) { if (left > 0) a = Math.max(a, m); else b = Math.min(b, m) }
-      else if (fm.hi < 0) { if (left > 0) b = Math.min(b, m); else a = Math.max(a, m) }
-      else {
+      if (fm.lo > 0) {
+        if (left > 0) a = Math.max(a, m);
+        else b = Math.min(b, m);
+      } else if (fm.hi < 0) {
+        if (left > 0) b = Math.min(b, m);
+        else a = Math.max(a, m);
+      } else {
         // Rounding hides the sign at the middle; try to pinch from both sides instead.
-        const q = a + (b - a) / 4
-        const r = a + ((b - a) * 3) / 4
-        const sq = signAt(value, q)
-        const sr = signAt(value, r)
-        if (sq === left) a = Math.max(a, q)
-        else if (sq === -left) b = Math.min(b, q)
-        if (sr === left) a = Math.max(a, r)
-        else if (sr === -left) b = Math.min(b, r)
-        if (b - a >= before) break
+        const q = a + (b - a) / 4;
+        const r = a + ((b - a) * 3) / 4;
+        const sq = signAt(value, q);
+        const sr = signAt(value, r);
+        if (sq === left) a = Math.max(a, q);
+        else if (sq === -left) b = Math.min(b, q);
+        if (sr === left) a = Math.max(a, r);
+        else if (sr === -left) b = Math.min(b, r);
+        if (b - a >= before) break;
       }
     }
   }
-  return { lo: Math.min(a, b), hi: Math.max(a, b) }
+  return { lo: Math.min(a, b), hi: Math.max(a, b) };
 }
 
 /** Joins open boxes that touch or nearly touch. */
 function joined(list: { lo: number; hi: number }[], gap: number): { lo: number; hi: number }[] {
-  const out: { lo: number; hi: number }[] = []
+  const out: { lo: number; hi: number }[] = [];
   for (const box of list.sort((x, y) => x.lo - y.lo)) {
-    const last = out[out.length - 1]
-    if (last && box.lo <= last.hi + gap) last.hi = Math.max(last.hi, box.hi)
-    else out.push({ ...box })
+    const last = out[out.length - 1];
+    if (last && box.lo <= last.hi + gap) last.hi = Math.max(last.hi, box.hi);
+    else out.push({ ...box });
   }
-  return out
+  return out;
 }

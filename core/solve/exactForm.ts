@@ -1,75 +1,106 @@
-import { denominator, isInteger, numerator, ratio, rationalText, signOf, type Rational } from '../numeric'
-import { Enclosure, ENTIRE } from '../interval'
-import { Noted,
-  add, apply, compileEnclosure, divide, exactNumber, expressionLatex, expressionText, multiply, negate, subtract, type Expression,
-} from '../formula'
+import { denominator, isInteger, numerator, ratio, rationalText, signOf, type Rational } from "../numeric";
+import { Enclosure, ENTIRE } from "../interval";
+import {
+  Noted,
+  add,
+  apply,
+  compileEnclosure,
+  divide,
+  exactNumber,
+  expressionLatex,
+  expressionText,
+  multiply,
+  negate,
+  subtract,
+  type Expression,
+} from "../formula";
 
 /** An answer without rounding: as an expression without variable, as text and as LaTeX. */
-export interface ExactForm { readonly expression: Expression; readonly text: string; readonly latex: string }
+export interface ExactForm {
+  readonly expression: Expression;
+  readonly text: string;
+  readonly latex: string;
+}
 
-export const formOf = (expression: Expression): ExactForm => ({ expression, text: expressionText(expression, ''), latex: expressionLatex(expression, '') })
+export const formOf = (expression: Expression): ExactForm => ({
+  expression,
+  text: expressionText(expression, ""),
+  latex: expressionLatex(expression, ""),
+});
 
 export function rationalExact(r: Rational): ExactForm {
-  const sign = signOf(r) < 0 ? '-' : ''
-  const latex = isInteger(r) ? rationalText(r) : `${sign}\\frac{${numerator(r.abs())}}{${denominator(r)}}`
-  return { expression: exactNumber(r), text: rationalText(r), latex }
+  const sign = signOf(r) < 0 ? "-" : "";
+  const latex = isInteger(r) ? rationalText(r) : `${sign}\\frac{${numerator(r.abs())}}{${denominator(r)}}`;
+  return { expression: exactNumber(r), text: rationalText(r), latex };
 }
 
 /** Takes square factors out of n: n = outside² · inside. Small factors only; what is left stays inside. */
 function squareParts(n: bigint): { outside: bigint; inside: bigint } {
-  let outside = 1n
-  let inside = n
-  for (let p = 2n; p <= 2000n && p * p <= inside; p++) while (inside % (p * p) === 0n) { inside /= p * p; outside *= p }
-  return { outside, inside }
+  let outside = 1n;
+  let inside = n;
+  for (let p = 2n; p <= 2000n && p * p <= inside; p++)
+    while (inside % (p * p) === 0n) {
+      inside /= p * p;
+      outside *= p;
+    }
+  return { outside, inside };
 }
-const gcd = (a: bigint, b: bigint): bigint => { while (b) [a, b] = [b, a % b]; return a < 0n ? -a : a }
+const gcd = (a: bigint, b: bigint): bigint => {
+  while (b) [a, b] = [b, a % b];
+  return a < 0n ? -a : a;
+};
 
 /** (p ± √d)/q for the roots of a x² + b x + c with a discriminant that is no square, in lowest terms: (345 - sqrt(97425))/2. */
 export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 | 1): ExactForm {
   // x = -b/(2a) ± √(b²/(4a²) − c/a): centre and radicand as fractions
-  const centre = b.div(a).div(ratio(-2))
-  const radicand = centre.mul(centre).sub(c.div(a))
+  const centre = b.div(a).div(ratio(-2));
+  const radicand = centre.mul(centre).sub(c.div(a));
   // √(n/d) = √(n d)/d
-  const { outside, inside } = squareParts(numerator(radicand) * denominator(radicand))
-  let q = denominator(radicand)
-  let k = outside
-  let p = numerator(centre)
-  const common = (q * denominator(centre)) / gcd(q, denominator(centre))
-  k *= common / q
-  p *= common / denominator(centre)
-  q = common
-  const shared = gcd(gcd(k, p), q)
-  k /= shared; p /= shared; q /= shared
+  const { outside, inside } = squareParts(numerator(radicand) * denominator(radicand));
+  let q = denominator(radicand);
+  let k = outside;
+  let p = numerator(centre);
+  const common = (q * denominator(centre)) / gcd(q, denominator(centre));
+  k *= common / q;
+  p *= common / denominator(centre);
+  q = common;
+  const shared = gcd(gcd(k, p), q);
+  k /= shared;
+  p /= shared;
+  q /= shared;
   // Over a denominator, (345 - sqrt(97425))/2 reads better with one number under the root.
-  const under = p !== 0n && q !== 1n ? inside * k * k : inside
-  if (under !== inside) k = 1n
-  const sign = side < 0 ? '-' : '+'
-  const rootText = `${k === 1n ? '' : `${k} `}sqrt(${under})`
-  const rootLatex = `${k === 1n ? '' : `${k}`}\\sqrt{${under}}`
-  const top = p === 0n ? `${side < 0 ? '-' : ''}${rootText}` : `${p} ${sign} ${rootText}`
-  const topLatex = p === 0n ? `${side < 0 ? '-' : ''}${rootLatex}` : `${p} ${sign} ${rootLatex}`
-  const root = multiply(exactNumber(ratio(k)), apply('sqrt', exactNumber(ratio(under))))
-  const whole = exactNumber(ratio(p))
-  const expression = divide(p === 0n ? (side < 0 ? negate(root) : root) : side < 0 ? subtract(whole, root) : add(whole, root), exactNumber(ratio(q)))
+  const under = p !== 0n && q !== 1n ? inside * k * k : inside;
+  if (under !== inside) k = 1n;
+  const sign = side < 0 ? "-" : "+";
+  const rootText = `${k === 1n ? "" : `${k} `}sqrt(${under})`;
+  const rootLatex = `${k === 1n ? "" : `${k}`}\\sqrt{${under}}`;
+  const top = p === 0n ? `${side < 0 ? "-" : ""}${rootText}` : `${p} ${sign} ${rootText}`;
+  const topLatex = p === 0n ? `${side < 0 ? "-" : ""}${rootLatex}` : `${p} ${sign} ${rootLatex}`;
+  const root = multiply(exactNumber(ratio(k)), apply("sqrt", exactNumber(ratio(under))));
+  const whole = exactNumber(ratio(p));
+  const expression = divide(
+    p === 0n ? (side < 0 ? negate(root) : root) : side < 0 ? subtract(whole, root) : add(whole, root),
+    exactNumber(ratio(q)),
+  );
   return {
     expression,
     text: q === 1n ? top : p === 0n ? `${top}/${q}` : `(${top})/${q}`,
     latex: q === 1n ? topLatex : `\\frac{${topLatex}}{${q}}`,
-  }
+  };
 }
 
-const NO_FUNCTIONS = () => (): Enclosure => ENTIRE
-const memo = new Noted<Enclosure>()
+const NO_FUNCTIONS = () => (): Enclosure => ENTIRE;
+const memo = new Noted<Enclosure>();
 /** Proven bounds of an expression without variable. */
 export function encloseConstant(e: Expression): Enclosure {
-  const known = memo.get(e)
-  if (known) return known
-  const made = compileEnclosure(e, NO_FUNCTIONS)(new Enclosure(0, 0))
-  memo.set(e, made)
-  return made
+  const known = memo.get(e);
+  if (known) return known;
+  const made = compileEnclosure(e, NO_FUNCTIONS)(new Enclosure(0, 0));
+  memo.set(e, made);
+  return made;
 }
 
 /** The k-th root of an expression, written the short way. */
 export function rootExpression(c: Expression, k: number): Expression {
-  return k === 1 ? c : k === 2 ? apply('sqrt', c) : k === 3 ? apply('cbrt', c) : { kind: 'root', a: c, n: k }
+  return k === 1 ? c : k === 2 ? apply("sqrt", c) : k === 3 ? apply("cbrt", c) : { kind: "root", a: c, n: k };
 }

@@ -1,13 +1,13 @@
-export { FunctionTable, holds, type Definition, type Piece } from './table'
-export { findRoots, type Root, type RootKind, type RootSearch, type Stretch } from './roots'
-export { findBest, type Best, type OptimumSearch } from './optima'
-export { whereRelation, leastOf, type Leader, type Relation, type RelationSearch, type SignedStretch } from './signs'
-export { integrate, type Integral } from './integrate'
-export { inline, smoothParts, encloseAt, exactValueAt, type SmoothPart } from './stretches'
-export { polynomialForm, rationalForm } from './rationalForm'
-export { polynomialExpression } from './polynomialExpression'
-export { constantForm, exactRational, isExactlyZero, vanishesAt } from './constant'
-export { encloseConstant, formOf, rationalExact, type ExactForm } from './exactForm'
-export { zerosOf } from './zeros'
-export type { Zero, ZeroSet } from './zeroSet'
-export { MAX_BOXES } from './branch'
+export { FunctionTable, holds, type Definition, type Piece } from "./table";
+export { findRoots, type Root, type RootKind, type RootSearch, type Stretch } from "./roots";
+export { findBest, type Best, type OptimumSearch } from "./optima";
+export { whereRelation, leastOf, type Leader, type Relation, type RelationSearch, type SignedStretch } from "./signs";
+export { integrate, type Integral } from "./integrate";
+export { inline, smoothParts, encloseAt, exactValueAt, type SmoothPart } from "./stretches";
+export { polynomialForm, rationalForm } from "./rationalForm";
+export { polynomialExpression } from "./polynomialExpression";
+export { constantForm, exactRational, isExactlyZero, vanishesAt } from "./constant";
+export { encloseConstant, formOf, rationalExact, type ExactForm } from "./exactForm";
+export { zerosOf } from "./zeros";
+export type { Zero, ZeroSet } from "./zeroSet";
+export { MAX_BOXES } from "./branch";

@@ -1,107 +1,136 @@
-import { compileEnclosure, compileSlopes, derivativeWithin, exactNumber, type EnclosureFunction, type Expression } from '../formula'
-import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from '../interval'
-import { toDouble } from '../numeric'
-import { branch } from './branch'
-import { vanishesAt } from './constant'
-import { encloseConstant, rationalExact } from './exactForm'
-import { candidates, exactOfCandidate, simplestFraction } from './shortNumbers'
-import { merge, sameZero, unsettled, type Stretch, type Zero, type ZeroSet } from './zeroSet'
+import {
+  compileEnclosure,
+  compileSlopes,
+  derivativeWithin,
+  exactNumber,
+  type EnclosureFunction,
+  type Expression,
+} from "../formula";
+import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
+import { toDouble } from "../numeric";
+import { branch } from "./branch";
+import { vanishesAt } from "./constant";
+import { encloseConstant, rationalExact } from "./exactForm";
+import { candidates, exactOfCandidate, simplestFraction } from "./shortNumbers";
+import { merge, sameZero, unsettled, type Stretch, type Zero, type ZeroSet } from "./zeroSet";
 
 /** Boxes narrower than this share of the stretch are examined by derivatives instead of being split further. */
-const LEAST_SHARE = 2 ** -27
+const LEAST_SHARE = 2 ** -27;
 
 /** Boxes tried for a zero of several coinciding ones; each costs up to a dozen derivatives. */
-const MAX_ATTEMPTS = 400
+const MAX_ATTEMPTS = 400;
 /** Places at which the function and all its derivatives are proven 0: after a few it is 0 throughout, and looking on is in vain. */
-const MAX_FRUITLESS = 3
+const MAX_FRUITLESS = 3;
 
 /** Highest derivative tried on a zero of several coinciding ones. */
-const MAX_ORDER = 12
+const MAX_ORDER = 12;
 
 export function intervalZeros(e: Expression, s: Stretch): ZeroSet {
-  if (s.budget.boxes <= 0) return unsettled(s)
-  const value = compileEnclosure(e, s.table.enclosure)
-  const slopes = compileSlopes(e, s.table.slopes)
-  const width = s.hi - s.lo
-  const least = Number.isFinite(width) ? Math.max(width * LEAST_SHARE, 1e-290) : 1e-6
-  const derivatives: Compiled[] = [{ expression: e, enclose: value }]
+  if (s.budget.boxes <= 0) return unsettled(s);
+  const value = compileEnclosure(e, s.table.enclosure);
+  const slopes = compileSlopes(e, s.table.slopes);
+  const width = s.hi - s.lo;
+  const least = Number.isFinite(width) ? Math.max(width * LEAST_SHARE, 1e-290) : 1e-6;
+  const derivatives: Compiled[] = [{ expression: e, enclose: value }];
   const derivative: Derivative = (k) => {
     while (derivatives.length <= k) {
-      const next = derivativeWithin(derivatives[derivatives.length - 1]!.expression, 1)
-      if (!next) return null
-      derivatives.push({ expression: next, enclose: compileEnclosure(next, s.table.enclosure) })
+      const next = derivativeWithin(derivatives[derivatives.length - 1]!.expression, 1);
+      if (!next) return null;
+      derivatives.push({ expression: next, enclose: compileEnclosure(next, s.table.enclosure) });
     }
-    return derivatives[k]!
-  }
-  const multiple: Zero[] = []
-  let attempts = 0
-  let fruitless = 0
+    return derivatives[k]!;
+  };
+  const multiple: Zero[] = [];
+  let attempts = 0;
+  let fruitless = 0;
   const settle = (lo: number, hi: number): boolean => {
-    if (++attempts > MAX_ATTEMPTS || fruitless >= MAX_FRUITLESS) return false
-    const zero = multipleZero(derivative, lo, hi, () => { fruitless++ })
-    if (zero) multiple.push(zero)
-    return zero !== null
-  }
-  const found = branch({ value, slopes, settle }, s.lo, s.hi, least, s.budget.boxes)
-  s.budget.boxes -= found.boxes
-  const zeros: Zero[] = found.zeros.map((z) => named(e, simpleZero(z.lo, z.hi)))
-  const open: { lo: number; hi: number }[] = []
+    if (++attempts > MAX_ATTEMPTS || fruitless >= MAX_FRUITLESS) return false;
+    const zero = multipleZero(derivative, lo, hi, () => {
+      fruitless++;
+    });
+    if (zero) multiple.push(zero);
+    return zero !== null;
+  };
+  const found = branch({ value, slopes, settle }, s.lo, s.hi, least, s.budget.boxes);
+  s.budget.boxes -= found.boxes;
+  const zeros: Zero[] = found.zeros.map((z) => named(e, simpleZero(z.lo, z.hi)));
+  const open: { lo: number; hi: number }[] = [];
   for (const [i, box] of found.open.entries()) {
-    if (i > MAX_ATTEMPTS) { open.push(box); continue }
-    if (multiple.some((z) => z.lo >= box.lo && z.hi <= box.hi) && box.hi - box.lo <= 4 * least) { if (settle(box.lo, box.hi)) continue }
-    const settled = fruitless >= MAX_FRUITLESS ? null : settleCluster(derivative, s, box.lo, box.hi)
-    if (settled) zeros.push(...settled)
-    else open.push(box)
+    if (i > MAX_ATTEMPTS) {
+      open.push(box);
+      continue;
+    }
+    if (multiple.some((z) => z.lo >= box.lo && z.hi <= box.hi) && box.hi - box.lo <= 4 * least) {
+      if (settle(box.lo, box.hi)) continue;
+    }
+    const settled = fruitless >= MAX_FRUITLESS ? null : settleCluster(derivative, s, box.lo, box.hi);
+    if (settled) zeros.push(...settled);
+    else open.push(box);
   }
-  return { ...merge([{ zeros: [...zeros, ...multiple], everywhere: false, open, algebraic: false }]), algebraic: false, zeros: dedupe([...zeros, ...multiple]), flat: found.flat }
+  return {
+    ...merge([{ zeros: [...zeros, ...multiple], everywhere: false, open, algebraic: false }]),
+    algebraic: false,
+    zeros: dedupe([...zeros, ...multiple]),
+    flat: found.flat,
+  };
 }
 
 function dedupe(zeros: Zero[]): Zero[] {
-  const out: Zero[] = []
+  const out: Zero[] = [];
   for (const z of zeros.sort((a, b) => a.at - b.at)) {
-    const last = out[out.length - 1]
-    if (last && z.lo <= last.hi && sameZero(last, z)) { if (!last.exact && z.exact) out[out.length - 1] = z }
-    else out.push(z)
+    const last = out[out.length - 1];
+    if (last && z.lo <= last.hi && sameZero(last, z)) {
+      if (!last.exact && z.exact) out[out.length - 1] = z;
+    } else out.push(z);
   }
-  return out
+  return out;
 }
 
 /** A zero that is proven to be a short fraction is given as one. */
 function named(e: Expression, z: Zero): Zero {
-  const short = simplestFraction(z.lo, z.hi, 1000n)
-  if (!short || !vanishesAt(e, exactNumber(short))) return z
-  return { ...z, at: toDouble(short), exact: rationalExact(short) }
+  const short = simplestFraction(z.lo, z.hi, 1000n);
+  if (!short || !vanishesAt(e, exactNumber(short))) return z;
+  return { ...z, at: toDouble(short), exact: rationalExact(short) };
 }
 
 function simpleZero(lo: number, hi: number): Zero {
-  return { at: lo + (hi - lo) / 2, lo, hi, multiplicity: 1, exact: null }
+  return { at: lo + (hi - lo) / 2, lo, hi, multiplicity: 1, exact: null };
 }
 
 /** The k-th derivative; null where it would grow too long. The 0-th is the function itself. */
-type Derivative = (k: number) => Compiled | null
+type Derivative = (k: number) => Compiled | null;
 
-interface Compiled { readonly expression: Expression; readonly enclose: EnclosureFunction }
+interface Compiled {
+  readonly expression: Expression;
+  readonly enclose: EnclosureFunction;
+}
 
 /** A point of [lo, hi] with a short exact form at which the function is proven 0, with its order there; no other zero in the box. */
 function multipleZero(derivative: Derivative, lo: number, hi: number, onFruitless: () => void = () => {}): Zero | null {
-  const f = derivative(0)!
-  const box = new Enclosure(lo, hi)
+  const f = derivative(0)!;
+  const box = new Enclosure(lo, hi);
   for (const candidate of candidates(lo, hi)) {
-    const at = encloseConstant(candidate)
-    const there = f.enclose(at)
-    if (there.flags & EMPTY || !containsZero(there) || !vanishesAt(f.expression, candidate)) continue
+    const at = encloseConstant(candidate);
+    const there = f.enclose(at);
+    if (there.flags & EMPTY || !containsZero(there) || !vanishesAt(f.expression, candidate)) continue;
     for (let k = 1; k <= MAX_ORDER; k++) {
-      const kth = derivative(k)
-      if (!kth) break
-      const slope = kth.enclose(box)
+      const kth = derivative(k);
+      if (!kth) break;
+      const slope = kth.enclose(box);
       if (!(slope.flags & (EMPTY | PARTIAL | BROKEN)) && !containsZero(slope)) {
-        return { at: at.lo + (at.hi - at.lo) / 2, lo: at.lo, hi: at.hi, multiplicity: k, exact: exactOfCandidate(candidate) }
+        return {
+          at: at.lo + (at.hi - at.lo) / 2,
+          lo: at.lo,
+          hi: at.hi,
+          multiplicity: k,
+          exact: exactOfCandidate(candidate),
+        };
       }
-      if (!vanishesAt(kth.expression, candidate)) break
+      if (!vanishesAt(kth.expression, candidate)) break;
     }
-    onFruitless()
+    onFruitless();
   }
-  return null
+  return null;
 }
 
 /**
@@ -109,36 +138,40 @@ function multipleZero(derivative: Derivative, lo: number, hi: number, onFruitles
  * or a close pair. @returns the zeros in the box, or null when it stays open
  */
 function settleCluster(derivative: Derivative, s: Stretch, lo: number, hi: number): Zero[] | null {
-  const known = multipleZero(derivative, lo, hi)
-  if (known) return [known]
-  if (!(lo < hi)) return null
-  const [own, first, second] = [derivative(0)!, derivative(1), derivative(2)]
-  if (!first || !second) return null
-  const f = own.enclose
-  const bend = second.enclose(new Enclosure(lo, hi))
-  if (bend.flags & (EMPTY | PARTIAL | BROKEN) || containsZero(bend)) return null
-  const upward = bend.lo > 0 ? 1 : -1
-  const slope = first.enclose
+  const known = multipleZero(derivative, lo, hi);
+  if (known) return [known];
+  if (!(lo < hi)) return null;
+  const [own, first, second] = [derivative(0)!, derivative(1), derivative(2)];
+  if (!first || !second) return null;
+  const f = own.enclose;
+  const bend = second.enclose(new Enclosure(lo, hi));
+  if (bend.flags & (EMPTY | PARTIAL | BROKEN) || containsZero(bend)) return null;
+  const upward = bend.lo > 0 ? 1 : -1;
+  const slope = first.enclose;
   // Narrow in on where f' changes sign; f there decides.
-  let a = lo
-  let b = hi
+  let a = lo;
+  let b = hi;
   for (let i = 0; i < 60; i++) {
-    const m = a + (b - a) / 2
-    if (!(m > a && m < b)) break
-    const v = slope(new Enclosure(m, m))
-    if (v.lo > 0) { if (upward > 0) b = m; else a = m }
-    else if (v.hi < 0) { if (upward > 0) a = m; else b = m }
-    else break
+    const m = a + (b - a) / 2;
+    if (!(m > a && m < b)) break;
+    const v = slope(new Enclosure(m, m));
+    if (v.lo > 0) {
+      if (upward > 0) b = m;
+      else a = m;
+    } else if (v.hi < 0) {
+      if (upward > 0) a = m;
+      else b = m;
+    } else break;
   }
-  const m = a + (b - a) / 2
-  const turning = f(new Enclosure(a, b))
-  if (upward > 0 ? turning.lo > 0 : turning.hi < 0) return []
-  const at = f(new Enclosure(m, m))
-  const below = upward > 0 ? at.hi < 0 : at.lo > 0
-  if (!below) return null
-  const target = { value: f, slopes: compileSlopes(own.expression, s.table.slopes), settle: () => false }
-  const least = Math.max((hi - lo) * 2 ** -40, Number.MIN_VALUE)
-  const sides = [branch(target, lo, m, least, 2000), branch(target, m, hi, least, 2000)]
-  if (sides.some((side) => side.open.length > 0 || !side.finished)) return null
-  return sides.flatMap((side) => side.zeros.map((z) => simpleZero(z.lo, z.hi)))
+  const m = a + (b - a) / 2;
+  const turning = f(new Enclosure(a, b));
+  if (upward > 0 ? turning.lo > 0 : turning.hi < 0) return [];
+  const at = f(new Enclosure(m, m));
+  const below = upward > 0 ? at.hi < 0 : at.lo > 0;
+  if (!below) return null;
+  const target = { value: f, slopes: compileSlopes(own.expression, s.table.slopes), settle: () => false };
+  const least = Math.max((hi - lo) * 2 ** -40, Number.MIN_VALUE);
+  const sides = [branch(target, lo, m, least, 2000), branch(target, m, hi, least, 2000)];
+  if (sides.some((side) => side.open.length > 0 || !side.finished)) return null;
+  return sides.flatMap((side) => side.zeros.map((z) => simpleZero(z.lo, z.hi)));
 }

@@ -1,105 +1,129 @@
-import { ONE, isZero, poly, type Polynomial, type Rational } from '../numeric'
-import { Noted, wholeExponent, type Expression } from '../formula'
+import { ONE, isZero, poly, type Polynomial, type Rational } from "../numeric";
+import { Noted, wholeExponent, type Expression } from "../formula";
 
 /** numerator / denominator in one variable, exactly, and every polynomial the written form divides by (no value where one is 0). */
 export interface RationalForm {
-  readonly numerator: Polynomial
-  readonly denominator: Polynomial
-  readonly divisors: readonly Polynomial[]
+  readonly numerator: Polynomial;
+  readonly denominator: Polynomial;
+  readonly divisors: readonly Polynomial[];
 }
 
 /** Degree past which exact isolation would take longer than it is worth. */
-export const MAX_DEGREE = 40
+export const MAX_DEGREE = 40;
 /** Digits past which coefficients are left to the interval methods. */
-const MAX_COEFFICIENT_BITS = 6000
+const MAX_COEFFICIENT_BITS = 6000;
 
-const CONSTANT_ONE: Polynomial = [ONE]
-const plain = (numerator: Polynomial): RationalForm => ({ numerator, denominator: CONSTANT_ONE, divisors: [] })
+const CONSTANT_ONE: Polynomial = [ONE];
+const plain = (numerator: Polynomial): RationalForm => ({ numerator, denominator: CONSTANT_ONE, divisors: [] });
 
 /**
  * The expression as an exact quotient of polynomials in `atom` (the variable by default), or null when it is none.
  * @param atom  tells which parts are to be read as the unknown: it returns a polynomial in it, or null
  */
-export function rationalForm(e: Expression, atom: (e: Expression) => Polynomial | null = variableAtom): RationalForm | null {
-  if (atom !== variableAtom) return formIn(e, atom)
-  const known = memo.get(e)
-  if (known !== undefined) return known
-  const form = formIn(e, variableAtom)
-  memo.set(e, form)
-  return form
+export function rationalForm(
+  e: Expression,
+  atom: (e: Expression) => Polynomial | null = variableAtom,
+): RationalForm | null {
+  if (atom !== variableAtom) return formIn(e, atom);
+  const known = memo.get(e);
+  if (known !== undefined) return known;
+  const form = formIn(e, variableAtom);
+  memo.set(e, form);
+  return form;
 }
 /** The same expression is asked for again and again: by its roots, its signs and its values. */
-const memo = new Noted<RationalForm | null>()
+const memo = new Noted<RationalForm | null>();
 
 function formIn(e: Expression, atom: (e: Expression) => Polynomial | null): RationalForm | null {
-  const found = atom(e)
-  if (found) return plain(found)
+  const found = atom(e);
+  if (found) return plain(found);
   switch (e.kind) {
-    case 'number': return e.exact ? plain(poly.constant(e.exact)) : null
-    case 'negate': { const f = rationalForm(e.a, atom); return f && { ...f, numerator: poly.negate(f.numerator) } }
-    case 'add': case 'subtract': {
-      const f = rationalForm(e.a, atom)
-      const g = f && rationalForm(e.b, atom)
-      if (!f || !g) return null
-      const right = e.kind === 'add' ? g.numerator : poly.negate(g.numerator)
-      const divisors = [...f.divisors, ...g.divisors]
-      if (sameDenominator(f, g)) return { numerator: poly.add(f.numerator, right), denominator: f.denominator, divisors }
-      return checked(poly.add(poly.multiply(f.numerator, g.denominator), poly.multiply(right, f.denominator)), poly.multiply(f.denominator, g.denominator), divisors)
+    case "number":
+      return e.exact ? plain(poly.constant(e.exact)) : null;
+    case "negate": {
+      const f = rationalForm(e.a, atom);
+      return f && { ...f, numerator: poly.negate(f.numerator) };
     }
-    case 'multiply': {
-      const f = rationalForm(e.a, atom)
-      const g = f && rationalForm(e.b, atom)
-      return f && g && checked(poly.multiply(f.numerator, g.numerator), poly.multiply(f.denominator, g.denominator), [...f.divisors, ...g.divisors])
+    case "add":
+    case "subtract": {
+      const f = rationalForm(e.a, atom);
+      const g = f && rationalForm(e.b, atom);
+      if (!f || !g) return null;
+      const right = e.kind === "add" ? g.numerator : poly.negate(g.numerator);
+      const divisors = [...f.divisors, ...g.divisors];
+      if (sameDenominator(f, g))
+        return { numerator: poly.add(f.numerator, right), denominator: f.denominator, divisors };
+      return checked(
+        poly.add(poly.multiply(f.numerator, g.denominator), poly.multiply(right, f.denominator)),
+        poly.multiply(f.denominator, g.denominator),
+        divisors,
+      );
     }
-    case 'divide': {
-      const f = rationalForm(e.a, atom)
-      const g = f && rationalForm(e.b, atom)
-      if (!f || !g || g.numerator.length === 0) return null
-      const top = poly.multiply(f.numerator, g.denominator)
-      const bottom = poly.multiply(f.denominator, g.numerator)
-      return checked(top, bottom, [...f.divisors, ...g.divisors, ...(poly.isConstantPolynomial(g.numerator) ? [] : [g.numerator])])
+    case "multiply": {
+      const f = rationalForm(e.a, atom);
+      const g = f && rationalForm(e.b, atom);
+      return (
+        f &&
+        g &&
+        checked(poly.multiply(f.numerator, g.numerator), poly.multiply(f.denominator, g.denominator), [
+          ...f.divisors,
+          ...g.divisors,
+        ])
+      );
     }
-    case 'power': {
-      const n = wholeExponent(e.b)
-      if (n === null || Math.abs(n) > MAX_DEGREE) return null
-      const f = rationalForm(e.a, atom)
-      if (!f || (n <= 0 && f.numerator.length === 0)) return null
-      if (Math.abs(n) * Math.max(poly.degree(f.numerator), poly.degree(f.denominator)) > MAX_DEGREE) return null
-      const top = powerOf(f.numerator, Math.abs(n))
-      const bottom = powerOf(f.denominator, Math.abs(n))
-      if (n >= 0) return checked(top, bottom, f.divisors)
-      return checked(bottom, top, [...f.divisors, ...(poly.isConstantPolynomial(f.numerator) ? [] : [f.numerator])])
+    case "divide": {
+      const f = rationalForm(e.a, atom);
+      const g = f && rationalForm(e.b, atom);
+      if (!f || !g || g.numerator.length === 0) return null;
+      const top = poly.multiply(f.numerator, g.denominator);
+      const bottom = poly.multiply(f.denominator, g.numerator);
+      return checked(top, bottom, [
+        ...f.divisors,
+        ...g.divisors,
+        ...(poly.isConstantPolynomial(g.numerator) ? [] : [g.numerator]),
+      ]);
     }
-    default: return null
+    case "power": {
+      const n = wholeExponent(e.b);
+      if (n === null || Math.abs(n) > MAX_DEGREE) return null;
+      const f = rationalForm(e.a, atom);
+      if (!f || (n <= 0 && f.numerator.length === 0)) return null;
+      if (Math.abs(n) * Math.max(poly.degree(f.numerator), poly.degree(f.denominator)) > MAX_DEGREE) return null;
+      const top = powerOf(f.numerator, Math.abs(n));
+      const bottom = powerOf(f.denominator, Math.abs(n));
+      if (n >= 0) return checked(top, bottom, f.divisors);
+      return checked(bottom, top, [...f.divisors, ...(poly.isConstantPolynomial(f.numerator) ? [] : [f.numerator])]);
+    }
+    default:
+      return null;
   }
 }
 
 function variableAtom(e: Expression): Polynomial | null {
-  return e.kind === 'variable' ? IDENTITY : null
+  return e.kind === "variable" ? IDENTITY : null;
 }
-const IDENTITY: Polynomial = poly.trim([ONE.sub(ONE), ONE])
+const IDENTITY: Polynomial = poly.trim([ONE.sub(ONE), ONE]);
 
 const sameDenominator = (f: RationalForm, g: RationalForm): boolean =>
-  f.denominator.length === g.denominator.length && f.denominator.every((c, i) => c.compare(g.denominator[i]!) === 0)
+  f.denominator.length === g.denominator.length && f.denominator.every((c, i) => c.compare(g.denominator[i]!) === 0);
 
 function checked(numerator: Polynomial, denominator: Polynomial, divisors: readonly Polynomial[]): RationalForm | null {
-  if (poly.degree(numerator) > MAX_DEGREE || poly.degree(denominator) > MAX_DEGREE) return null
-  for (const c of numerator) if (bits(c) > MAX_COEFFICIENT_BITS) return null
-  return { numerator, denominator, divisors }
+  if (poly.degree(numerator) > MAX_DEGREE || poly.degree(denominator) > MAX_DEGREE) return null;
+  for (const c of numerator) if (bits(c) > MAX_COEFFICIENT_BITS) return null;
+  return { numerator, denominator, divisors };
 }
-const bits = (r: Rational): number => ((r.n as bigint).toString(16).length + (r.d as bigint).toString(16).length) * 4
+const bits = (r: Rational): number => ((r.n as bigint).toString(16).length + (r.d as bigint).toString(16).length) * 4;
 
 function powerOf(p: Polynomial, n: number): Polynomial {
-  let out: Polynomial = CONSTANT_ONE
-  for (let i = 0; i < n; i++) out = poly.multiply(out, p)
-  return out
+  let out: Polynomial = CONSTANT_ONE;
+  for (let i = 0; i < n; i++) out = poly.multiply(out, p);
+  return out;
 }
 
 /** The expression as an exact polynomial, when it is one everywhere (division by numbers only). */
 export function polynomialForm(e: Expression): Polynomial | null {
-  const form = rationalForm(e)
-  if (!form || form.divisors.length > 0 || form.denominator.length !== 1 || isZero(form.denominator[0]!)) return null
-  const d = form.denominator[0]!
-  return d.compare(ONE) === 0 ? form.numerator : form.numerator.map((c) => c.div(d))
+  const form = rationalForm(e);
+  if (!form || form.divisors.length > 0 || form.denominator.length !== 1 || isZero(form.denominator[0]!)) return null;
+  const d = form.denominator[0]!;
+  return d.compare(ONE) === 0 ? form.numerator : form.numerator.map((c) => c.div(d));
 }
-

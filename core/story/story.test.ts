@@ -1,122 +1,295 @@
-import { describe, expect, it } from 'vitest'
-import fc from 'fast-check'
-import { buildModel, type CaseFile, type Question } from '../model'
-import { questionText } from '../explain'
-import { changeSlot, interpret, readAmountText, shiftMarks, storyRuns, suggestions, withEntry } from './index'
+import { describe, expect, it } from "vitest";
+import fc from "fast-check";
+import { buildModel, type CaseFile, type Question } from "../model";
+import { questionText } from "../explain";
+import { changeSlot, interpret, readAmountText, shiftMarks, storyRuns, suggestions, withEntry } from "./index";
 
 const stall: CaseFile = {
-  format: 'pasear-case', version: 1, title: 'Stall',
-  givens: [{ name: 'F', value: 180, unit: '$' }, { name: 'k', value: 2.5, unit: '$/lantern' }],
-  variables: [{ name: 'q', unit: 'lantern', from: 0, to: 320, whole: true }],
-  functions: [{ name: 'R', of: 'q', unit: '$', by: { kind: 'formula', text: 'q (14 - q/30)' } }, { name: 'C', of: 'q', unit: '$', by: { kind: 'formula', text: 'F + k q' } }, { name: 'P', of: 'q', by: { kind: 'formula', text: 'R - C' } }],
-}
-const row = (text: string) => { const r = interpret(text, stall); if (!r.ok) throw new Error(r.message); return r.entry.row }
+  format: "pasear-case",
+  version: 1,
+  title: "Stall",
+  givens: [
+    { name: "F", value: 180, unit: "$" },
+    { name: "k", value: 2.5, unit: "$/lantern" },
+  ],
+  variables: [{ name: "q", unit: "lantern", from: 0, to: 320, whole: true }],
+  functions: [
+    { name: "R", of: "q", unit: "$", by: { kind: "formula", text: "q (14 - q/30)" } },
+    { name: "C", of: "q", unit: "$", by: { kind: "formula", text: "F + k q" } },
+    { name: "P", of: "q", by: { kind: "formula", text: "R - C" } },
+  ],
+};
+const row = (text: string) => {
+  const r = interpret(text, stall);
+  if (!r.ok) throw new Error(r.message);
+  return r.entry.row;
+};
 
-describe('amounts as people write them', () => {
+describe("amounts as people write them", () => {
   it.each([
-    ['$2.50', 2.5, '$'], ['180 $', 180, '$'], ['$1,200', 1200, '$'], ['4.2 %', 0.042, '%'], ['4.2% a year', 0.042, '%/year'], ['320 lanterns', 320, 'lanterns'], ['$2.50/lantern', 2.5, '$/lantern'],
-    ['9.81 m/s^2', 9.81, 'm/s^2'], ['−3', -3, null], ['1\u2009200 m', 1200, 'm'], ['.5', 0.5, null], ['at most 320', 320, null],
-  ])('%s', (text, value, unit) => expect(readAmountText(text)).toMatchObject({ value, unit }))
-  it('a text without a number is none', () => expect(readAmountText('a few lanterns')).toBeNull())
-})
+    ["$2.50", 2.5, "$"],
+    ["180 $", 180, "$"],
+    ["$1,200", 1200, "$"],
+    ["4.2 %", 0.042, "%"],
+    ["4.2% a year", 0.042, "%/year"],
+    ["320 lanterns", 320, "lanterns"],
+    ["$2.50/lantern", 2.5, "$/lantern"],
+    ["9.81 m/s^2", 9.81, "m/s^2"],
+    ["−3", -3, null],
+    ["1\u2009200 m", 1200, "m"],
+    [".5", 0.5, null],
+    ["at most 320", 320, null],
+  ])("%s", (text, value, unit) => expect(readAmountText(text)).toMatchObject({ value, unit }));
+  it("a text without a number is none", () => expect(readAmountText("a few lanterns")).toBeNull());
+});
 
-describe('the entry line', () => {
+describe("the entry line", () => {
   const rows: [string, object][] = [
-    ['G = 40 $', { name: 'G', value: 40, unit: '$' }],
-    ['r = 4.2 % per year', { name: 'r', value: 0.042, unit: '%/year' }],
-    ['F = 200', { name: 'F', value: 200, unit: '$' }],
-    ['n = 0 … 40 boats, whole', { name: 'n', from: 0, to: 40, unit: 'boats', whole: true }],
-    ['t = 0 to 12 weeks', { name: 't', from: 0, to: 12, unit: 'weeks' }],
-    ['t = 0 … ∞', { name: 't', from: 0 }],
-    ['D(q) = R − C', { name: 'D', of: 'q', by: { kind: 'formula', text: 'R − C' } }],
-    ['D = R - C', { name: 'D', of: 'q', by: { kind: 'formula', text: 'R - C' } }],
-    ['p(q) = line (240, $6), (150, $9)', { name: 'p', of: 'q', by: { kind: 'line', through: [[240, 6], [150, 9]] } }],
-    ['v(q) = 3 q for 0 <= q < 6; 18 - 2 (q - 6) for 6 <= q <= 15', { name: 'v', by: { kind: 'pieces', pieces: [{ text: '3 q', from: 0, to: 6, ends: '[)' }, { text: '18 - 2 (q - 6)', from: 6, to: 15, ends: '[]' }] } }],
-    ['v(q) = 9 q for q < F; 8 q for q ≥ F', { by: { kind: 'pieces', pieces: [{ text: '9 q', to: 'F', ends: '[)' }, { text: '8 q', from: 'F', ends: '[]' }] } }],
-    ['s(q) = total of P from 0', { by: { kind: 'total', function: 'P', from: 0 } }],
-    ['m(q) = slope of R', { by: { kind: 'slope', function: 'R' } }],
-    ['R = C ?', { ask: 'meet', functions: ['R', 'C'] }],
-    ['R(q) = C(q) ?', { ask: 'meet', functions: ['R', 'C'] }],
-    ['P = 0 ?', { ask: 'reach', function: 'P', value: 0 }],
-    ['P = 2 F ?', { ask: 'reach', function: 'P', value: '2 F' }],
-    ['500 <= P ?', { ask: 'where', function: 'P', relation: '>=', value: 500 }],
-    ['P ≥ $500 ?', { ask: 'where', function: 'P', relation: '>=', value: 500 }],
-    ['greatest P ?', { ask: 'greatest', function: 'P' }],
-    ['least C for 10 … 20 ?', { ask: 'least', function: 'C', from: 10, to: 20 }],
-    ['P(250) ?', { ask: 'value', function: 'P', at: 250 }],
-    ["P'(100) ?", { ask: 'rate', function: 'P', at: 100 }],
-    ['total P 0 … 15 ?', { ask: 'total', function: 'P', between: [0, 15] }],
-    ['average P over 0 … 15 ?', { ask: 'average', function: 'P', between: [0, 15] }],
-    ['rate P 1 … 2 ?', { ask: 'rate', function: 'P', between: [1, 2] }],
-    ['double R after 5 ?', { ask: 'multiply', function: 'R', factor: 2, start: 5 }],
-    ['compare R, C ?', { ask: 'compare', functions: ['R', 'C'] }],
-    ['k: P(100) = 0 ?', { ask: 'given', given: 'k', range: [0, 25], function: 'P', at: 100, value: 0 }],
-  ]
-  for (const [text, wanted] of rows) it(text, () => expect(row(text)).toMatchObject(wanted))
+    ["G = 40 $", { name: "G", value: 40, unit: "$" }],
+    ["r = 4.2 % per year", { name: "r", value: 0.042, unit: "%/year" }],
+    ["F = 200", { name: "F", value: 200, unit: "$" }],
+    ["n = 0 … 40 boats, whole", { name: "n", from: 0, to: 40, unit: "boats", whole: true }],
+    ["t = 0 to 12 weeks", { name: "t", from: 0, to: 12, unit: "weeks" }],
+    ["t = 0 … ∞", { name: "t", from: 0 }],
+    ["D(q) = R − C", { name: "D", of: "q", by: { kind: "formula", text: "R − C" } }],
+    ["D = R - C", { name: "D", of: "q", by: { kind: "formula", text: "R - C" } }],
+    [
+      "p(q) = line (240, $6), (150, $9)",
+      {
+        name: "p",
+        of: "q",
+        by: {
+          kind: "line",
+          through: [
+            [240, 6],
+            [150, 9],
+          ],
+        },
+      },
+    ],
+    [
+      "v(q) = 3 q for 0 <= q < 6; 18 - 2 (q - 6) for 6 <= q <= 15",
+      {
+        name: "v",
+        by: {
+          kind: "pieces",
+          pieces: [
+            { text: "3 q", from: 0, to: 6, ends: "[)" },
+            { text: "18 - 2 (q - 6)", from: 6, to: 15, ends: "[]" },
+          ],
+        },
+      },
+    ],
+    [
+      "v(q) = 9 q for q < F; 8 q for q ≥ F",
+      {
+        by: {
+          kind: "pieces",
+          pieces: [
+            { text: "9 q", to: "F", ends: "[)" },
+            { text: "8 q", from: "F", ends: "[]" },
+          ],
+        },
+      },
+    ],
+    ["s(q) = total of P from 0", { by: { kind: "total", function: "P", from: 0 } }],
+    ["m(q) = slope of R", { by: { kind: "slope", function: "R" } }],
+    ["R = C ?", { ask: "meet", functions: ["R", "C"] }],
+    ["R(q) = C(q) ?", { ask: "meet", functions: ["R", "C"] }],
+    ["P = 0 ?", { ask: "reach", function: "P", value: 0 }],
+    ["P = 2 F ?", { ask: "reach", function: "P", value: "2 F" }],
+    ["500 <= P ?", { ask: "where", function: "P", relation: ">=", value: 500 }],
+    ["P ≥ $500 ?", { ask: "where", function: "P", relation: ">=", value: 500 }],
+    ["greatest P ?", { ask: "greatest", function: "P" }],
+    ["least C for 10 … 20 ?", { ask: "least", function: "C", from: 10, to: 20 }],
+    ["P(250) ?", { ask: "value", function: "P", at: 250 }],
+    ["P'(100) ?", { ask: "rate", function: "P", at: 100 }],
+    ["total P 0 … 15 ?", { ask: "total", function: "P", between: [0, 15] }],
+    ["average P over 0 … 15 ?", { ask: "average", function: "P", between: [0, 15] }],
+    ["rate P 1 … 2 ?", { ask: "rate", function: "P", between: [1, 2] }],
+    ["double R after 5 ?", { ask: "multiply", function: "R", factor: 2, start: 5 }],
+    ["compare R, C ?", { ask: "compare", functions: ["R", "C"] }],
+    ["k: P(100) = 0 ?", { ask: "given", given: "k", range: [0, 25], function: "P", at: 100, value: 0 }],
+  ];
+  for (const [text, wanted] of rows) it(text, () => expect(row(text)).toMatchObject(wanted));
 
   const wrong: [string, RegExp][] = [
-    ['', /Write a given/], ['12q', /names nothing yet/], ['R - C = 0', /end the line with a question mark/], ['e = 3', /name of a number/], ['F =', /stops after the equals sign/],
-    ['D(q) = C(q', /not closed/], ['D(z) = z', /no variable of this case/], ['R = Z ?', /`Z` is not known here/], ['greatest Q ?', /no function of this case/], ['R - C = 0 ?', /Give `R - C` a name first/],
-    ['= 3 ?', /nothing on the left/], ['R ?', /What about `R`/], ['gratest P ?', /Did you mean `greatest`/], ['p(q) = line (1, 2)', /needs two readings/],
-    ['v(q) = 3 q for 0 <= q < 6; 18', /does not say where it holds/], ['v(q) = 3 q for z < 6', /is no range of q/], ['v(q) = 3 q for 0 <= q < 6; 4 for 5 <= q', /overlap from 5 to 6/], ['s(q) = total of Z', /no function of this case/],
-    ['C(q) = F + k', /./],
-  ]
-  for (const [text, message] of wrong.slice(0, -1)) it(`${text || '(nothing)'} is refused in words`, () => { const r = interpret(text, stall); expect(r.ok ? '' : r.message).toMatch(message) })
-  it('a formula whose units do not agree is taken, with a warning', () => expect(interpret('C(q) = F + k', stall)).toMatchObject({ ok: true, warning: expect.stringMatching(/did you mean k·q/) }))
-  it('says what it will do before it does it', () => {
-    const says = (t: string) => { const r = interpret(t, stall); return r.ok ? r.says : r.message }
-    expect([says('R = C ?'), says('P >= 500 ?'), says('F = 200'), says('D = R - C')]).toEqual(['asks: where do R and C meet, for 0 … 320 lanterns?', 'asks: where is P at least $500, for 0 … 320 lanterns?', 'changes the given F = $200', 'adds the function D(q) = R - C, in $'])
-  })
-  it('no text throws, and an accepted one gives a case that reads back', () => {
-    fc.assert(fc.property(fc.oneof(fc.string({ maxLength: 40 }), fc.array(fc.constantFrom('R', 'C', 'P', 'q', 'k', '=', '?', '(', ')', '+', '…', '12', '$', ' ', '>=', 'line', 'greatest', 'for', ','), { maxLength: 12 }).map((a) => a.join(''))), (text) => {
-      const r = interpret(text, stall)
-      if (r.ok) expect(buildModel(withEntry(stall, r.entry)).errors).toEqual([])
-      else expect(r.message.length).toBeGreaterThan(10)
-    }), { numRuns: 3000, seed: 8 })
-  })
-})
+    ["", /Write a given/],
+    ["12q", /names nothing yet/],
+    ["R - C = 0", /end the line with a question mark/],
+    ["e = 3", /name of a number/],
+    ["F =", /stops after the equals sign/],
+    ["D(q) = C(q", /not closed/],
+    ["D(z) = z", /no variable of this case/],
+    ["R = Z ?", /`Z` is not known here/],
+    ["greatest Q ?", /no function of this case/],
+    ["R - C = 0 ?", /Give `R - C` a name first/],
+    ["= 3 ?", /nothing on the left/],
+    ["R ?", /What about `R`/],
+    ["gratest P ?", /Did you mean `greatest`/],
+    ["p(q) = line (1, 2)", /needs two readings/],
+    ["v(q) = 3 q for 0 <= q < 6; 18", /does not say where it holds/],
+    ["v(q) = 3 q for z < 6", /is no range of q/],
+    ["v(q) = 3 q for 0 <= q < 6; 4 for 5 <= q", /overlap from 5 to 6/],
+    ["s(q) = total of Z", /no function of this case/],
+    ["C(q) = F + k", /./],
+  ];
+  for (const [text, message] of wrong.slice(0, -1))
+    it(`${text || "(nothing)"} is refused in words`, () => {
+      const r = interpret(text, stall);
+      expect(r.ok ? "" : r.message).toMatch(message);
+    });
+  it("a formula whose units do not agree is taken, with a warning", () =>
+    expect(interpret("C(q) = F + k", stall)).toMatchObject({
+      ok: true,
+      warning: expect.stringMatching(/did you mean k·q/),
+    }));
+  it("says what it will do before it does it", () => {
+    const says = (t: string) => {
+      const r = interpret(t, stall);
+      return r.ok ? r.says : r.message;
+    };
+    expect([says("R = C ?"), says("P >= 500 ?"), says("F = 200"), says("D = R - C")]).toEqual([
+      "asks: where do R and C meet, for 0 … 320 lanterns?",
+      "asks: where is P at least $500, for 0 … 320 lanterns?",
+      "changes the given F = $200",
+      "adds the function D(q) = R - C, in $",
+    ]);
+  });
+  it("no text throws, and an accepted one gives a case that reads back", () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string({ maxLength: 40 }),
+          fc
+            .array(
+              fc.constantFrom(
+                "R",
+                "C",
+                "P",
+                "q",
+                "k",
+                "=",
+                "?",
+                "(",
+                ")",
+                "+",
+                "…",
+                "12",
+                "$",
+                " ",
+                ">=",
+                "line",
+                "greatest",
+                "for",
+                ",",
+              ),
+              { maxLength: 12 },
+            )
+            .map((a) => a.join("")),
+        ),
+        (text) => {
+          const r = interpret(text, stall);
+          if (r.ok) expect(buildModel(withEntry(stall, r.entry)).errors).toEqual([]);
+          else expect(r.message.length).toBeGreaterThan(10);
+        },
+      ),
+      { numRuns: 3000, seed: 8 },
+    );
+  });
+});
 
-describe('parts of a question changed in place', () => {
-  const model = buildModel(stall)
-  const q: Question = { id: 'a', ask: 'where', function: 'P', relation: '>=', value: 500 }
-  it.each([['value', '600', { value: 600 }], ['value', '2 F', { value: '2 F' }], ['relation', '<', { relation: '<' }], ['range', '10 … 20', { from: 10, to: 20 }], ['function', 'R', { function: 'R' }], ['value', 'whole answer of b', { value: { of: 'b', pick: 'whole' } }]] as const)('%s becomes %s', (slot, text, wanted) => expect(changeSlot(q, slot, text, model)).toMatchObject({ ok: true, question: wanted }))
-  it.each([['value', '2 G'], ['function', 'Z'], ['range', '10'], ['relation', '~']] as const)('%s cannot become %s', (slot, text) => expect(changeSlot(q, slot, text, model).ok).toBe(false))
-  it('an emptied range is the whole range again', () => expect(changeSlot({ ...q, from: 1, to: 2 }, 'range', '', model)).toEqual({ ok: true, question: q }))
-  it('reads as a sentence', () => expect(questionText(q, model)).toBe('Where is P at least $500, for 0 … 320 lanterns?'))
-})
+describe("parts of a question changed in place", () => {
+  const model = buildModel(stall);
+  const q: Question = { id: "a", ask: "where", function: "P", relation: ">=", value: 500 };
+  it.each([
+    ["value", "600", { value: 600 }],
+    ["value", "2 F", { value: "2 F" }],
+    ["relation", "<", { relation: "<" }],
+    ["range", "10 … 20", { from: 10, to: 20 }],
+    ["function", "R", { function: "R" }],
+    ["value", "whole answer of b", { value: { of: "b", pick: "whole" } }],
+  ] as const)("%s becomes %s", (slot, text, wanted) =>
+    expect(changeSlot(q, slot, text, model)).toMatchObject({ ok: true, question: wanted }),
+  );
+  it.each([
+    ["value", "2 G"],
+    ["function", "Z"],
+    ["range", "10"],
+    ["relation", "~"],
+  ] as const)("%s cannot become %s", (slot, text) => expect(changeSlot(q, slot, text, model).ok).toBe(false));
+  it("an emptied range is the whole range again", () =>
+    expect(changeSlot({ ...q, from: 1, to: 2 }, "range", "", model)).toEqual({ ok: true, question: q }));
+  it("reads as a sentence", () =>
+    expect(questionText(q, model)).toBe("Where is P at least $500, for 0 … 320 lanterns?"));
+});
 
-describe('questions the model suggests', () => {
-  const offers = (c: CaseFile) => suggestions(buildModel(c)).map((s) => s.says)
-  it('revenue and cost meet, a profit is 0 and greatest', () => expect(offers(stall)).toEqual([
-    'Where do R and C meet, for 0 … 320 lanterns?', 'Where is P equal to $0, for 0 … 320 lanterns?', 'Where is P greatest, for 0 … 320 lanterns?', 'Where is R greatest, for 0 … 320 lanterns?',
-  ]))
-  it('what was asked is not offered again', () => expect(offers({ ...stall, questions: [{ id: 'q1', ask: 'meet', functions: ['C', 'R'] }, { id: 'q2', ask: 'greatest', function: 'P' }] })).toEqual([
-    'Where is P equal to $0, for 0 … 320 lanterns?', 'Where is R greatest, for 0 … 320 lanterns?',
-  ]))
-  it('growth doubles, a speed makes a way', () => {
-    const growth: CaseFile = { ...stall, functions: [{ name: 'N', of: 't', by: { kind: 'formula', text: '50*1.1^t' } }, { name: 'v', of: 't', unit: 'm/s', by: { kind: 'formula', text: '3 t' } }], variables: [{ name: 't', unit: 's', from: 0, to: 20 }] }
-    expect(offers(growth)).toEqual(['What is the total of v over 0 … 20 s?', 'When has N become 2 times what it is at the start?'])
-  })
-})
+describe("questions the model suggests", () => {
+  const offers = (c: CaseFile) => suggestions(buildModel(c)).map((s) => s.says);
+  it("revenue and cost meet, a profit is 0 and greatest", () =>
+    expect(offers(stall)).toEqual([
+      "Where do R and C meet, for 0 … 320 lanterns?",
+      "Where is P equal to $0, for 0 … 320 lanterns?",
+      "Where is P greatest, for 0 … 320 lanterns?",
+      "Where is R greatest, for 0 … 320 lanterns?",
+    ]));
+  it("what was asked is not offered again", () =>
+    expect(
+      offers({
+        ...stall,
+        questions: [
+          { id: "q1", ask: "meet", functions: ["C", "R"] },
+          { id: "q2", ask: "greatest", function: "P" },
+        ],
+      }),
+    ).toEqual(["Where is P equal to $0, for 0 … 320 lanterns?", "Where is R greatest, for 0 … 320 lanterns?"]));
+  it("growth doubles, a speed makes a way", () => {
+    const growth: CaseFile = {
+      ...stall,
+      functions: [
+        { name: "N", of: "t", by: { kind: "formula", text: "50*1.1^t" } },
+        { name: "v", of: "t", unit: "m/s", by: { kind: "formula", text: "3 t" } },
+      ],
+      variables: [{ name: "t", unit: "s", from: 0, to: 20 }],
+    };
+    expect(offers(growth)).toEqual([
+      "What is the total of v over 0 … 20 s?",
+      "When has N become 2 times what it is at the start?",
+    ]);
+  });
+});
 
-describe('marks move with the text', () => {
-  const text = 'Permit costs $180, paper $2.50.'
-  const marks = [{ start: 13, end: 17, role: 'given' as const, of: 'F' }, { start: 25, end: 30, role: 'given' as const, of: 'k' }]
-  const after = (next: string) => shiftMarks(marks, text, next).map((m) => next.slice(m.start, m.end))
-  it('an edit before, between, inside and over them', () => {
-    expect(after(`The ${text}`)).toEqual(['$180', '$2.50'])
-    expect(after('Permit costs $180, and paper $2.50.')).toEqual(['$180', '$2.50'])
-    expect(after('Permit costs $1,980, paper $2.50.')).toEqual(['$1,980', '$2.50'])
-    expect(after('Permit is free, paper $2.50.')).toEqual(['$2.50'])
-  })
-  it('no edit puts a mark outside the text, and untouched words stay marked', () => {
-    fc.assert(fc.property(fc.nat(text.length), fc.nat(text.length), fc.string({ maxLength: 8 }), (a, b, put) => {
-      const [from, to] = [Math.min(a, b), Math.max(a, b)]
-      const next = text.slice(0, from) + put + text.slice(to)
-      const moved = shiftMarks(marks, text, next)
-      for (const m of moved) expect(m.start >= 0 && m.end <= next.length && m.start < m.end).toBe(true)
-      if (from >= 30 || to <= 13) expect(moved.map((m) => next.slice(m.start, m.end)).filter((w) => ['$180', '$2.50'].includes(w)).length).toBeGreaterThanOrEqual(to <= 13 ? 2 : 2)
-    }))
-  })
-  it('the runs put together are the text', () => expect(storyRuns(text, marks).map((r) => r.text).join('')).toBe(text))
-})
+describe("marks move with the text", () => {
+  const text = "Permit costs $180, paper $2.50.";
+  const marks = [
+    { start: 13, end: 17, role: "given" as const, of: "F" },
+    { start: 25, end: 30, role: "given" as const, of: "k" },
+  ];
+  const after = (next: string) => shiftMarks(marks, text, next).map((m) => next.slice(m.start, m.end));
+  it("an edit before, between, inside and over them", () => {
+    expect(after(`The ${text}`)).toEqual(["$180", "$2.50"]);
+    expect(after("Permit costs $180, and paper $2.50.")).toEqual(["$180", "$2.50"]);
+    expect(after("Permit costs $1,980, paper $2.50.")).toEqual(["$1,980", "$2.50"]);
+    expect(after("Permit is free, paper $2.50.")).toEqual(["$2.50"]);
+  });
+  it("no edit puts a mark outside the text, and untouched words stay marked", () => {
+    fc.assert(
+      fc.property(fc.nat(text.length), fc.nat(text.length), fc.string({ maxLength: 8 }), (a, b, put) => {
+        const [from, to] = [Math.min(a, b), Math.max(a, b)];
+        const next = text.slice(0, from) + put + text.slice(to);
+        const moved = shiftMarks(marks, text, next);
+        for (const m of moved) expect(m.start >= 0 && m.end <= next.length && m.start < m.end).toBe(true);
+        if (from >= 30 || to <= 13)
+          expect(
+            moved.map((m) => next.slice(m.start, m.end)).filter((w) => ["$180", "$2.50"].includes(w)).length,
+          ).toBeGreaterThanOrEqual(to <= 13 ? 2 : 2);
+      }),
+    );
+  });
+  it("the runs put together are the text", () =>
+    expect(
+      storyRuns(text, marks)
+        .map((r) => r.text)
+        .join(""),
+    ).toBe(text));
+});

@@ -1,1 +1,1 @@
-export { parseUnit, PLAIN, plural, singular, sameUnit, sameDimension, isPlain, times, raised, type Unit } from './unit'
+export { parseUnit, PLAIN, plural, singular, sameUnit, sameDimension, isPlain, times, raised, type Unit } from "./unit";

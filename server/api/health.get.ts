@@ -1,1 +1,4 @@
-export default defineEventHandler(async () => { await (await useCases()).list(); return { status: 'ok' } })
+export default defineEventHandler(async () => {
+  await (await useCases()).list();
+  return { status: "ok" };
+});

@@ -1,28 +1,52 @@
-import { existsSync } from 'node:fs'
-import { dirname, join } from 'node:path'
-import { fileURLToPath } from 'node:url'
-import { Worker } from 'node:worker_threads'
-import type { CaseFile } from '#core/model'
+import { existsSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { Worker } from "node:worker_threads";
+import type { CaseFile } from "#core/model";
 
 /** Plans worked out at the same time; more are refused, so that keeping cases never waits for them. */
-const MOST = 2
-let running = 0
+const MOST = 2;
+let running = 0;
 
 /** The thread's file is bundled beside the server when it is built (nuxt.config.ts). */
 function file(): string {
-  const places = [dirname(fileURLToPath(import.meta.url)), dirname(process.argv[1] ?? ''), join(process.cwd(), '.output/server')].map((folder) => join(folder, 'threads/planThread.mjs'))
-  return places.find((p) => existsSync(p)) ?? refuse(503, 'Plans are worked out on the built server only; run `npm start`.')
+  const places = [
+    dirname(fileURLToPath(import.meta.url)),
+    dirname(process.argv[1] ?? ""),
+    join(process.cwd(), ".output/server"),
+  ].map((folder) => join(folder, "threads/planThread.mjs"));
+  return (
+    places.find((p) => existsSync(p)) ?? refuse(503, "Plans are worked out on the built server only; run `npm start`.")
+  );
 }
 
 /** Starts a plan; every line it tells is handed on, the last being its result or a message. The returned function ends it. */
-export function startPlan(source: CaseFile, seconds: number, tell: (line: string) => void, done: () => void): () => void {
-  if (running >= MOST) refuse(503, 'The server is working on other plans; try again in a minute.')
-  const worker = new Worker(file(), { workerData: { source, seconds } })
-  running++
-  let over = false
-  const end = () => { if (over) return; over = true; running--; void worker.terminate(); done() }
-  worker.on('message', (line: object) => { tell(JSON.stringify(line)); if (!('progress' in line)) end() })
-  worker.on('error', (failure) => { console.error('a plan ended with', failure); tell(JSON.stringify({ message: 'The plan could not be worked out on the server.' })); end() })
-  worker.on('exit', end)
-  return end
+export function startPlan(
+  source: CaseFile,
+  seconds: number,
+  tell: (line: string) => void,
+  done: () => void,
+): () => void {
+  if (running >= MOST) refuse(503, "The server is working on other plans; try again in a minute.");
+  const worker = new Worker(file(), { workerData: { source, seconds } });
+  running++;
+  let over = false;
+  const end = () => {
+    if (over) return;
+    over = true;
+    running--;
+    void worker.terminate();
+    done();
+  };
+  worker.on("message", (line: object) => {
+    tell(JSON.stringify(line));
+    if (!("progress" in line)) end();
+  });
+  worker.on("error", (failure) => {
+    console.error("a plan ended with", failure);
+    tell(JSON.stringify({ message: "The plan could not be worked out on the server." }));
+    end();
+  });
+  worker.on("exit", end);
+  return end;
 }

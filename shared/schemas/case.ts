@@ -1,99 +1,236 @@
-import * as z from 'zod'
-import type { CaseFile } from '#core/model'
+import * as z from "zod";
+import type { CaseFile } from "#core/model";
 
 /**
  * The case file, version 1, as the format page fixes it: one schema for browser, server and command line. Unknown keys are errors.
  * What the parts mean together (names, formulas, ranges) is judged by the core; this only knows their shapes.
  */
-const finite = z.number()
-const numberText = z.union([finite, z.string().max(2000)])
-const amount = z.union([finite, z.string().max(2000), z.strictObject({ of: z.string(), pick: z.enum(['first', 'last', 'whole']).optional() })])
-const name = z.string().min(1).max(80)
-const unit = z.string().max(80).optional()
-const label = z.string().max(300).optional()
+const finite = z.number();
+const numberText = z.union([finite, z.string().max(2000)]);
+const amount = z.union([
+  finite,
+  z.string().max(2000),
+  z.strictObject({ of: z.string(), pick: z.enum(["first", "last", "whole"]).optional() }),
+]);
+const name = z.string().min(1).max(80);
+const unit = z.string().max(80).optional();
+const label = z.string().max(300).optional();
 
-const mark = z.strictObject({ start: z.int().min(0), end: z.int().min(0), role: z.enum(['given', 'relation', 'limit', 'question']), of: z.string().optional() })
-const given = z.strictObject({ name, value: finite, unit, label, vary: z.strictObject({ from: finite, to: finite }).optional() })
-const variable = z.strictObject({ name, unit, label, from: numberText.optional(), to: numberText.optional(), whole: z.boolean().optional(), since: z.union([z.string(), finite]).optional() })
-const table = z.strictObject({ name, label, columns: z.array(z.strictObject({ name, unit, label })), rows: z.array(z.array(finite.nullable())), left: z.array(z.strictObject({ row: z.int().min(0), reason: z.string().max(300).optional() })).optional() })
+const mark = z.strictObject({
+  start: z.int().min(0),
+  end: z.int().min(0),
+  role: z.enum(["given", "relation", "limit", "question"]),
+  of: z.string().optional(),
+});
+const given = z.strictObject({
+  name,
+  value: finite,
+  unit,
+  label,
+  vary: z.strictObject({ from: finite, to: finite }).optional(),
+});
+const variable = z.strictObject({
+  name,
+  unit,
+  label,
+  from: numberText.optional(),
+  to: numberText.optional(),
+  whole: z.boolean().optional(),
+  since: z.union([z.string(), finite]).optional(),
+});
+const table = z.strictObject({
+  name,
+  label,
+  columns: z.array(z.strictObject({ name, unit, label })),
+  rows: z.array(z.array(finite.nullable())),
+  left: z.array(z.strictObject({ row: z.int().min(0), reason: z.string().max(300).optional() })).optional(),
+});
 
-const by = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('formula'), text: z.string() }),
-  z.strictObject({ kind: z.literal('line'), through: z.array(z.tuple([numberText, numberText])) }),
-  z.strictObject({ kind: z.literal('pieces'), pieces: z.array(z.strictObject({ text: z.string(), from: numberText.optional(), to: numberText.optional(), ends: z.enum(['[]', '[)', '(]', '()']).optional() })) }),
-  z.strictObject({ kind: z.literal('total'), function: name, from: numberText.optional() }),
-  z.strictObject({ kind: z.literal('slope'), function: name }),
+const by = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("formula"), text: z.string() }),
+  z.strictObject({ kind: z.literal("line"), through: z.array(z.tuple([numberText, numberText])) }),
   z.strictObject({
-    kind: z.literal('fit'), data: z.string(), x: z.string(), y: z.string(),
-    model: z.enum(['linear', 'proportional', 'quadratic', 'cubic', 'power', 'exponential', 'logarithmic', 'logistic', 'own']),
-    method: z.enum(['direct', 'logs']).optional(), rows: z.strictObject({ from: finite.optional(), to: finite.optional() }).optional(),
-    text: z.string().optional(), start: z.record(z.string(), finite).optional(),
+    kind: z.literal("pieces"),
+    pieces: z.array(
+      z.strictObject({
+        text: z.string(),
+        from: numberText.optional(),
+        to: numberText.optional(),
+        ends: z.enum(["[]", "[)", "(]", "()"]).optional(),
+      }),
+    ),
   }),
-])
-const functionRow = z.strictObject({ name, of: name, unit, label, by, shown: z.boolean().optional(), look: z.int().min(0).max(6).optional() })
+  z.strictObject({ kind: z.literal("total"), function: name, from: numberText.optional() }),
+  z.strictObject({ kind: z.literal("slope"), function: name }),
+  z.strictObject({
+    kind: z.literal("fit"),
+    data: z.string(),
+    x: z.string(),
+    y: z.string(),
+    model: z.enum([
+      "linear",
+      "proportional",
+      "quadratic",
+      "cubic",
+      "power",
+      "exponential",
+      "logarithmic",
+      "logistic",
+      "own",
+    ]),
+    method: z.enum(["direct", "logs"]).optional(),
+    rows: z.strictObject({ from: finite.optional(), to: finite.optional() }).optional(),
+    text: z.string().optional(),
+    start: z.record(z.string(), finite).optional(),
+  }),
+]);
+const functionRow = z.strictObject({
+  name,
+  of: name,
+  unit,
+  label,
+  by,
+  shown: z.boolean().optional(),
+  look: z.int().min(0).max(6).optional(),
+});
 
-const common = { id: z.string().min(1).max(80), label, from: amount.optional(), to: amount.optional(), round: z.enum(['up', 'down', 'nearest', 'none']).optional() }
-const pair = z.tuple([amount, amount])
-const question = z.discriminatedUnion('ask', [
-  z.strictObject({ ...common, ask: z.literal('meet'), functions: z.array(name) }),
-  z.strictObject({ ...common, ask: z.literal('reach'), function: name, value: amount }),
-  z.strictObject({ ...common, ask: z.literal('where'), function: name, relation: z.enum(['<', '<=', '>', '>=']), value: amount }),
-  z.strictObject({ ...common, ask: z.literal('greatest'), function: name }),
-  z.strictObject({ ...common, ask: z.literal('least'), function: name }),
-  z.strictObject({ ...common, ask: z.literal('value'), function: name, at: amount }),
-  z.strictObject({ ...common, ask: z.literal('rate'), function: name, between: pair.optional(), at: amount.optional(), as: z.literal('percent').optional() }),
-  z.strictObject({ ...common, ask: z.literal('total'), function: name, between: pair }),
-  z.strictObject({ ...common, ask: z.literal('average'), function: name, between: pair }),
-  z.strictObject({ ...common, ask: z.literal('multiply'), function: name, factor: amount, start: amount.optional() }),
-  z.strictObject({ ...common, ask: z.literal('compare'), functions: z.array(name) }),
-  z.strictObject({ ...common, ask: z.literal('given'), given: name, range: pair, function: name, at: amount, value: amount }),
-])
+const common = {
+  id: z.string().min(1).max(80),
+  label,
+  from: amount.optional(),
+  to: amount.optional(),
+  round: z.enum(["up", "down", "nearest", "none"]).optional(),
+};
+const pair = z.tuple([amount, amount]);
+const question = z.discriminatedUnion("ask", [
+  z.strictObject({ ...common, ask: z.literal("meet"), functions: z.array(name) }),
+  z.strictObject({ ...common, ask: z.literal("reach"), function: name, value: amount }),
+  z.strictObject({
+    ...common,
+    ask: z.literal("where"),
+    function: name,
+    relation: z.enum(["<", "<=", ">", ">="]),
+    value: amount,
+  }),
+  z.strictObject({ ...common, ask: z.literal("greatest"), function: name }),
+  z.strictObject({ ...common, ask: z.literal("least"), function: name }),
+  z.strictObject({ ...common, ask: z.literal("value"), function: name, at: amount }),
+  z.strictObject({
+    ...common,
+    ask: z.literal("rate"),
+    function: name,
+    between: pair.optional(),
+    at: amount.optional(),
+    as: z.literal("percent").optional(),
+  }),
+  z.strictObject({ ...common, ask: z.literal("total"), function: name, between: pair }),
+  z.strictObject({ ...common, ask: z.literal("average"), function: name, between: pair }),
+  z.strictObject({ ...common, ask: z.literal("multiply"), function: name, factor: amount, start: amount.optional() }),
+  z.strictObject({ ...common, ask: z.literal("compare"), functions: z.array(name) }),
+  z.strictObject({
+    ...common,
+    ask: z.literal("given"),
+    given: name,
+    range: pair,
+    function: name,
+    at: amount,
+    value: amount,
+  }),
+]);
 const plan = z.strictObject({
   variables: z.array(z.strictObject({ name, unit, label, whole: z.boolean().optional() })),
   constraints: z.array(z.strictObject({ id: z.string(), text: z.string(), label, off: z.boolean().optional() })),
-  objective: z.strictObject({ text: z.string(), sense: z.enum(['greatest', 'least']), unit }).optional(),
-})
+  objective: z.strictObject({ text: z.string(), sense: z.enum(["greatest", "least"]), unit }).optional(),
+});
 
 export const caseSchema: z.ZodType<CaseFile> = z.strictObject({
-  format: z.literal('pasear-case'), version: z.literal(1), title: z.string().max(300),
+  format: z.literal("pasear-case"),
+  version: z.literal(1),
+  title: z.string().max(300),
   story: z.strictObject({ text: z.string().max(100_000), marks: z.array(mark).optional() }).optional(),
-  givens: z.array(given).optional(), variables: z.array(variable).optional(), data: z.array(table).optional(),
-  functions: z.array(functionRow).optional(), questions: z.array(question).optional(), plan: plan.optional(), notes: z.unknown().optional(),
-}) as z.ZodType<CaseFile>
+  givens: z.array(given).optional(),
+  variables: z.array(variable).optional(),
+  data: z.array(table).optional(),
+  functions: z.array(functionRow).optional(),
+  questions: z.array(question).optional(),
+  plan: plan.optional(),
+  notes: z.unknown().optional(),
+}) as z.ZodType<CaseFile>;
 
-export interface ShapeProblem { path: string; message: string }
+export interface ShapeProblem {
+  path: string;
+  message: string;
+}
 
 /** `functions[2].by.text` from a list of keys. */
 export const pathText = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), '')
+  path.reduce<string>(
+    (text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
+    "",
+  );
 
 /** Checks the shape of a document; every problem is named with its place and what would be right. */
 export function readCase(document: unknown): { ok: true; case: CaseFile } | { ok: false; errors: ShapeProblem[] } {
-  const result = caseSchema.safeParse(document)
-  if (result.success) return { ok: true, case: result.data }
-  return { ok: false, errors: result.error.issues.flatMap((issue) => sayIssue(issue, document)) }
+  const result = caseSchema.safeParse(document);
+  if (result.success) return { ok: true, case: result.data };
+  return { ok: false, errors: result.error.issues.flatMap((issue) => sayIssue(issue, document)) };
 }
 
-type Issue = z.core.$ZodIssue
+type Issue = z.core.$ZodIssue;
 
 function sayIssue(issue: Issue, document: unknown): ShapeProblem[] {
-  const path = pathText(issue.path)
-  const found = issue.path.reduce<unknown>((value, key) => (value as Record<PropertyKey, unknown> | undefined)?.[key], document)
-  if (issue.code === 'unrecognized_keys') {
-    return issue.keys.map((key) => ({ path: path ? `${path}.${key}` : key, message: `The key \`${key}\` is not known here.` }))
+  const path = pathText(issue.path);
+  const found = issue.path.reduce<unknown>(
+    (value, key) => (value as Record<PropertyKey, unknown> | undefined)?.[key],
+    document,
+  );
+  if (issue.code === "unrecognized_keys") {
+    return issue.keys.map((key) => ({
+      path: path ? `${path}.${key}` : key,
+      message: `The key \`${key}\` is not known here.`,
+    }));
   }
-  if (issue.code === 'invalid_union') {
+  if (issue.code === "invalid_union") {
     if (issue.errors.length === 0 || issue.discriminator) {
-      const key = issue.discriminator ?? (issue.path[issue.path.length - 1] as string)
-      return [{ path, message: `\`${String((found as Record<string, unknown> | undefined)?.[key] ?? found)}\` is not a known \`${key}\`.` }]
+      const key = issue.discriminator ?? (issue.path[issue.path.length - 1] as string);
+      return [
+        {
+          path,
+          message: `\`${String((found as Record<string, unknown> | undefined)?.[key] ?? found)}\` is not a known \`${key}\`.`,
+        },
+      ];
     }
-    return [{ path, message: found === undefined ? 'A value is missing here.' : 'This should be a number, a formula text, or an earlier answer such as `{ "of": "q1" }`.' }]
+    return [
+      {
+        path,
+        message:
+          found === undefined
+            ? "A value is missing here."
+            : 'This should be a number, a formula text, or an earlier answer such as `{ "of": "q1" }`.',
+      },
+    ];
   }
-  if (found === undefined && (issue.code === 'invalid_type' || issue.code === 'invalid_value')) return [{ path, message: 'This is missing.' }]
-  if (issue.code === 'invalid_type') return [{ path, message: `This should be ${article(issue.expected)}.` }]
-  if (issue.code === 'invalid_value') return [{ path, message: `This should be ${issue.values.map((v) => `\`${String(v)}\``).join(' or ')}.` }]
-  return [{ path, message: issue.message }]
+  if (found === undefined && (issue.code === "invalid_type" || issue.code === "invalid_value"))
+    return [{ path, message: "This is missing." }];
+  if (issue.code === "invalid_type") return [{ path, message: `This should be ${article(issue.expected)}.` }];
+  if (issue.code === "invalid_value")
+    return [{ path, message: `This should be ${issue.values.map((v) => `\`${String(v)}\``).join(" or ")}.` }];
+  return [{ path, message: issue.message }];
 }
-const article = (kind: string): string => ({ number: 'a number', string: 'a text', array: 'a list', object: 'an object', boolean: '`true` or `false`', int: 'a whole number', nan: 'a number', tuple: 'a list of two' }[kind] ?? `a ${kind}`)
+const article = (kind: string): string =>
+  ({
+    number: "a number",
+    string: "a text",
+    array: "a list",
+    object: "an object",
+    boolean: "`true` or `false`",
+    int: "a whole number",
+    nan: "a number",
+    tuple: "a list of two",
+  })[kind] ?? `a ${kind}`;
 
-export const caseJsonSchema = (): unknown => ({ $id: '/schema/case-v1.json', title: 'Pasear case, version 1', ...(z.toJSONSchema(caseSchema, { unrepresentable: 'any' }) as object) })
+export const caseJsonSchema = (): unknown => ({
+  $id: "/schema/case-v1.json",
+  title: "Pasear case, version 1",
+  ...(z.toJSONSchema(caseSchema, { unrepresentable: "any" }) as object),
+});

@@ -1,39 +1,45 @@
-import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
-import { expect, type TestServer } from './server'
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, type TestServer } from "./server";
 
-export const entry = (page: Page) => page.getByRole('textbox', { name: /^Entry line/ })
-export const kept = (page: Page) => page.getByRole('status').filter({ hasText: 'All changes kept' })
-export const says = (page: Page) => page.locator('.findings .card .says')
+export const entry = (page: Page) => page.getByRole("textbox", { name: /^Entry line/ });
+export const kept = (page: Page) => page.getByRole("status").filter({ hasText: "All changes kept" });
+export const says = (page: Page) => page.locator(".findings .card .says");
 /** What stands in the entry line, whether the editor has come or the plain field still serves. */
-export const written = (page: Page): Promise<string> => entry(page).evaluate((e) => {
-  if (e instanceof HTMLInputElement) return e.value
-  const line = e.querySelector('.cm-line')!.cloneNode(true) as HTMLElement
-  line.querySelector('.cm-placeholder')?.remove()
-  return line.textContent ?? ''
-})
+export const written = (page: Page): Promise<string> =>
+  entry(page).evaluate((e) => {
+    if (e instanceof HTMLInputElement) return e.value;
+    const line = e.querySelector(".cm-line")!.cloneNode(true) as HTMLElement;
+    line.querySelector(".cm-placeholder")?.remove();
+    return line.textContent ?? "";
+  });
 
-export async function stand(page: Page, server: TestServer, title = 'Lantern stall'): Promise<void> {
-  await page.goto(server.url)
-  await page.getByRole('link', { name: `Open ${title}` }).first().click()
-  await expect(says(page).first()).toBeVisible()
+export async function stand(page: Page, server: TestServer, title = "Lantern stall"): Promise<void> {
+  await page.goto(server.url);
+  await page
+    .getByRole("link", { name: `Open ${title}` })
+    .first()
+    .click();
+  await expect(says(page).first()).toBeVisible();
 }
 export async function newCase(page: Page, server: TestServer): Promise<void> {
-  await page.goto(server.url)
-  await page.getByRole('button', { name: 'New case' }).click()
-  await expect(page.getByText('No story yet.')).toBeVisible()
+  await page.goto(server.url);
+  await page.getByRole("button", { name: "New case" }).click();
+  await expect(page.getByText("No story yet.")).toBeVisible();
 }
 export async function write(page: Page, lines: readonly string[]): Promise<void> {
   for (const line of lines) {
-    await entry(page).fill(line)
-    await page.keyboard.press('Enter')
-    await expect.poll(() => written(page), { message: `the line ${line} is taken` }).toBe('')
+    await entry(page).fill(line);
+    await page.keyboard.press("Enter");
+    await expect.poll(() => written(page), { message: `the line ${line} is taken` }).toBe("");
   }
 }
 
 /** Accessibility faults of the page or of a part of it, each with its place. */
 export async function faultsOf(page: Page, part?: string): Promise<string[]> {
-  const builder = new AxeBuilder({ page })
-  const { violations } = await (part ? builder.include(part) : builder).analyze()
-  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary}`).join(', ')}`)
+  const builder = new AxeBuilder({ page });
+  const { violations } = await (part ? builder.include(part) : builder).analyze();
+  return violations.map(
+    (v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(" ")} ${n.failureSummary}`).join(", ")}`,
+  );
 }

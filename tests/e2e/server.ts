@@ -1,67 +1,100 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { test as base, expect } from '@playwright/test'
-import { readCase } from '#shared/schemas/case'
+import { spawn, type ChildProcess } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { test as base, expect } from "@playwright/test";
+import { readCase } from "#shared/schemas/case";
 
 /** A server of the production build on a port and a database of its own; it can be stopped and started again on the same data. */
 export class TestServer {
-  private child: ChildProcess | null = null
-  private readonly folder = mkdtempSync(join(tmpdir(), 'pasear-'))
-  port = 0
+  private child: ChildProcess | null = null;
+  private readonly folder = mkdtempSync(join(tmpdir(), "pasear-"));
+  port = 0;
 
-  get url(): string { return `http://127.0.0.1:${this.port}` }
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
 
   async start(): Promise<void> {
-    this.port ||= await freePort()
-    this.child = spawn(process.execPath, ['.output/server/index.mjs'], {
-      env: { ...process.env, HOST: '127.0.0.1', PORT: String(this.port), DATABASE_URL: `file:${join(this.folder, 'cases.db')}` }, stdio: 'ignore',
-    })
+    this.port ||= await freePort();
+    this.child = spawn(process.execPath, [".output/server/index.mjs"], {
+      env: {
+        ...process.env,
+        HOST: "127.0.0.1",
+        PORT: String(this.port),
+        DATABASE_URL: `file:${join(this.folder, "cases.db")}`,
+      },
+      stdio: "ignore",
+    });
     for (let i = 0; i < 200; i++) {
-      if ((await fetch(`${this.url}/api/health`).catch(() => null))?.ok) return
-      await new Promise((resolve) => setTimeout(resolve, 50))
+      if ((await fetch(`${this.url}/api/health`).catch(() => null))?.ok) return;
+      await new Promise((resolve) => setTimeout(resolve, 50));
     }
-    throw new Error('the server did not come up')
+    throw new Error("the server did not come up");
   }
   /** Ends it at once, as a crash would. */
   async kill(): Promise<void> {
-    const child = this.child
-    if (!child || child.exitCode !== null) return
-    const ended = new Promise((resolve) => child.once('exit', resolve))
-    child.kill('SIGKILL')
-    await ended
-    this.child = null
+    const child = this.child;
+    if (!child || child.exitCode !== null) return;
+    const ended = new Promise((resolve) => child.once("exit", resolve));
+    child.kill("SIGKILL");
+    await ended;
+    this.child = null;
   }
-  async end(): Promise<void> { await this.kill(); rmSync(this.folder, { recursive: true, force: true }) }
+  async end(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
 
-  async cases(): Promise<{ id: string; title: string; revision: number }[]> { return (await fetch(`${this.url}/api/cases`)).json() }
+  async cases(): Promise<{ id: string; title: string; revision: number }[]> {
+    return (await fetch(`${this.url}/api/cases`)).json();
+  }
   async put(id: string, body: unknown): Promise<Response> {
-    return fetch(`${this.url}/api/cases/${id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    return fetch(`${this.url}/api/cases/${id}`, {
+      method: "PUT",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body),
+    });
   }
   async case(title: string): Promise<{ id: string; revision: number; case: Record<string, unknown> }> {
-    const found = (await this.cases()).find((c) => c.title === title)
-    if (!found) throw new Error(`no case ${title}`)
-    const kept = await (await fetch(`${this.url}/api/cases/${found.id}`)).json()
-    if (!readCase(kept.case).ok) throw new Error(`what is kept of ${title} is no case`)
-    return kept
+    const found = (await this.cases()).find((c) => c.title === title);
+    if (!found) throw new Error(`no case ${title}`);
+    const kept = await (await fetch(`${this.url}/api/cases/${found.id}`)).json();
+    if (!readCase(kept.case).ok) throw new Error(`what is kept of ${title} is no case`);
+    return kept;
   }
 }
 
 async function freePort(): Promise<number> {
-  return new Promise((resolve) => { const s = createServer(); s.listen(0, '127.0.0.1', () => { const { port } = s.address() as { port: number }; s.close(() => resolve(port)) }) })
+  return new Promise((resolve) => {
+    const s = createServer();
+    s.listen(0, "127.0.0.1", () => {
+      const { port } = s.address() as { port: number };
+      s.close(() => resolve(port));
+    });
+  });
 }
 
 /** Tests with a fresh server; whatever the page reports to its console as an error fails them. */
 export const test = base.extend<{ server: TestServer; faults: string[] }>({
-  server: async ({ browserName: _ }, use) => { const s = new TestServer(); await s.start(); await use(s); await s.end() },
-  faults: [async ({ page }, use) => {
-    const faults: string[] = []
-    page.on('pageerror', (e) => faults.push(e.message))
-    page.on('console', (m) => { if (m.type() === 'error' && !/Failed to load resource|ERR_CONNECTION/.test(m.text())) faults.push(m.text()) })
-    await use(faults)
-    expect(faults).toEqual([])
-  }, { auto: true }],
-})
-export { expect }
+  server: async ({ browserName: _ }, use) => {
+    const s = new TestServer();
+    await s.start();
+    await use(s);
+    await s.end();
+  },
+  faults: [
+    async ({ page }, use) => {
+      const faults: string[] = [];
+      page.on("pageerror", (e) => faults.push(e.message));
+      page.on("console", (m) => {
+        if (m.type() === "error" && !/Failed to load resource|ERR_CONNECTION/.test(m.text())) faults.push(m.text());
+      });
+      await use(faults);
+      expect(faults).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };

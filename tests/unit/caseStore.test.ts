@@ -1,74 +1,104 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import type { CaseFile } from '#core/model'
-import { openDatabase, type OpenDatabase } from '../../server/db/client'
-import { CaseStore } from '../../server/utils/caseStore'
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import type { CaseFile } from "#core/model";
+import { openDatabase, type OpenDatabase } from "../../server/db/client";
+import { CaseStore } from "../../server/utils/caseStore";
 
 // A real database in a file of its own, opened as the server opens it.
-let folder: string
-let open: OpenDatabase
-let store: CaseStore
-const document = (title: string): CaseFile => ({ format: 'pasear-case', version: 1, title, variables: [{ name: 'x', from: 0, to: 10 }], functions: [{ name: 'f', of: 'x', by: { kind: 'formula', text: 'x - 4' } }], questions: [{ id: 'q1', ask: 'reach', function: 'f', value: 0 }] })
-const url = () => `file:${join(folder, 'deep', 'cases.db')}`
+let folder: string;
+let open: OpenDatabase;
+let store: CaseStore;
+const document = (title: string): CaseFile => ({
+  format: "pasear-case",
+  version: 1,
+  title,
+  variables: [{ name: "x", from: 0, to: 10 }],
+  functions: [{ name: "f", of: "x", by: { kind: "formula", text: "x - 4" } }],
+  questions: [{ id: "q1", ask: "reach", function: "f", value: 0 }],
+});
+const url = () => `file:${join(folder, "deep", "cases.db")}`;
 
-beforeEach(async () => { folder = mkdtempSync(join(tmpdir(), 'pasear-store-')); open = await openDatabase(url()); store = new CaseStore(open.db) })
-afterEach(() => { open.close(); rmSync(folder, { recursive: true, force: true }) })
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), "pasear-store-"));
+  open = await openDatabase(url());
+  store = new CaseStore(open.db);
+});
+afterEach(() => {
+  open.close();
+  rmSync(folder, { recursive: true, force: true });
+});
 
-describe('cases are kept', () => {
-  it('in WAL mode with foreign keys on', async () => {
-    expect((await open.client.execute('PRAGMA journal_mode')).rows[0]!.journal_mode).toBe('wal')
-    expect((await open.client.execute('PRAGMA foreign_keys')).rows[0]!.foreign_keys).toBe(1)
-  })
-  it('with a revision that goes up, a sentence and a small graph for the shelf', async () => {
-    const made = await store.create(document('One'))
-    expect(made.revision).toBe(1)
-    const result = await store.write(made.id, 1, document('Two'))
-    expect(result).toMatchObject({ status: 'kept', kept: { revision: 2, title: 'Two' } })
-    const [shelf] = await store.list()
-    expect(shelf!.summary.says).toBe('f is 0 at x = 4.')
-    expect(shelf!.summary.curves[0]!.length).toBeGreaterThan(10)
-  })
-  it('a stale write changes nothing and gets the present version', async () => {
-    const made = await store.create(document('One'))
-    await store.write(made.id, 1, document('Theirs'))
-    expect(await store.write(made.id, 1, document('Mine'))).toMatchObject({ status: 'stale', kept: { revision: 2, title: 'Theirs' } })
-    expect((await store.get(made.id))!.title).toBe('Theirs')
-  })
-  it('of two writes at once from one revision exactly one is kept', async () => {
-    const made = await store.create(document('One'))
-    const results = await Promise.all(['A', 'B', 'C'].map((t) => store.write(made.id, 1, document(t))))
-    expect(results.map((r) => r.status).sort()).toEqual(['kept', 'stale', 'stale'])
-  })
-  it('deleted ones leave the shelf, come back when asked, and are cleared away in the end', async () => {
-    const made = await store.create(document('One'))
-    expect(await store.remove(made.id)).toBe(true)
-    expect(await store.remove(made.id)).toBe(false)
-    expect([await store.get(made.id), await store.list()]).toEqual([null, []])
-    expect(await store.write(made.id, 1, document('Late'))).toEqual({ status: 'missing' })
-    expect((await store.restore(made.id))!.title).toBe('One')
-    await store.remove(made.id)
-    await store.clearDeleted(Date.now() + 1)
-    expect(await store.restore(made.id)).toBeNull()
-  })
-  it('the demo is put in once, and stays away when deleted', async () => {
-    expect(await store.loadDemo([document('Demo')])).toBe(1)
-    await store.remove((await store.list())[0]!.id)
-    expect(await store.loadDemo([document('Demo')])).toBe(0)
-    expect(await store.list()).toEqual([])
-  })
-  it('and are there after closing and opening again', async () => {
-    const made = await store.create(document('One'))
-    open.close()
-    open = await openDatabase(url())
-    expect((await new CaseStore(open.db).get(made.id))!.case).toEqual(document('One'))
-  })
-})
+describe("cases are kept", () => {
+  it("in WAL mode with foreign keys on", async () => {
+    expect((await open.client.execute("PRAGMA journal_mode")).rows[0]!.journal_mode).toBe("wal");
+    expect((await open.client.execute("PRAGMA foreign_keys")).rows[0]!.foreign_keys).toBe(1);
+  });
+  it("with a revision that goes up, a sentence and a small graph for the shelf", async () => {
+    const made = await store.create(document("One"));
+    expect(made.revision).toBe(1);
+    const result = await store.write(made.id, 1, document("Two"));
+    expect(result).toMatchObject({ status: "kept", kept: { revision: 2, title: "Two" } });
+    const [shelf] = await store.list();
+    expect(shelf!.summary.says).toBe("f is 0 at x = 4.");
+    expect(shelf!.summary.curves[0]!.length).toBeGreaterThan(10);
+  });
+  it("a stale write changes nothing and gets the present version", async () => {
+    const made = await store.create(document("One"));
+    await store.write(made.id, 1, document("Theirs"));
+    expect(await store.write(made.id, 1, document("Mine"))).toMatchObject({
+      status: "stale",
+      kept: { revision: 2, title: "Theirs" },
+    });
+    expect((await store.get(made.id))!.title).toBe("Theirs");
+  });
+  it("of two writes at once from one revision exactly one is kept", async () => {
+    const made = await store.create(document("One"));
+    const results = await Promise.all(["A", "B", "C"].map((t) => store.write(made.id, 1, document(t))));
+    expect(results.map((r) => r.status).sort()).toEqual(["kept", "stale", "stale"]);
+  });
+  it("deleted ones leave the shelf, come back when asked, and are cleared away in the end", async () => {
+    const made = await store.create(document("One"));
+    expect(await store.remove(made.id)).toBe(true);
+    expect(await store.remove(made.id)).toBe(false);
+    expect([await store.get(made.id), await store.list()]).toEqual([null, []]);
+    expect(await store.write(made.id, 1, document("Late"))).toEqual({ status: "missing" });
+    expect((await store.restore(made.id))!.title).toBe("One");
+    await store.remove(made.id);
+    await store.clearDeleted(Date.now() + 1);
+    expect(await store.restore(made.id)).toBeNull();
+  });
+  it("the demo is put in once, and stays away when deleted", async () => {
+    expect(await store.loadDemo([document("Demo")])).toBe(1);
+    await store.remove((await store.list())[0]!.id);
+    expect(await store.loadDemo([document("Demo")])).toBe(0);
+    expect(await store.list()).toEqual([]);
+  });
+  it("and are there after closing and opening again", async () => {
+    const made = await store.create(document("One"));
+    open.close();
+    open = await openDatabase(url());
+    expect((await new CaseStore(open.db).get(made.id))!.case).toEqual(document("One"));
+  });
+});
 
-it('a plan stands on the shelf with its decision and the outline of its region', async () => {
-  await store.create({ format: 'pasear-case', version: 1, title: 'P', plan: { variables: [{ name: 'x' }, { name: 'y' }], constraints: [{ id: 'A', text: 'x + y <= 4' }, { id: 'B', text: 'x >= 0' }, { id: 'C', text: 'y >= 0' }], objective: { text: 'x + 2y', sense: 'greatest' } } })
-  const [shelf] = await store.list()
-  expect(shelf!.summary.says).toBe('Make x = 0 and y = 4: 8.')
-  expect(shelf!.summary.curves[0]!.length).toBeGreaterThanOrEqual(4)
-})
+it("a plan stands on the shelf with its decision and the outline of its region", async () => {
+  await store.create({
+    format: "pasear-case",
+    version: 1,
+    title: "P",
+    plan: {
+      variables: [{ name: "x" }, { name: "y" }],
+      constraints: [
+        { id: "A", text: "x + y <= 4" },
+        { id: "B", text: "x >= 0" },
+        { id: "C", text: "y >= 0" },
+      ],
+      objective: { text: "x + 2y", sense: "greatest" },
+    },
+  });
+  const [shelf] = await store.list();
+  expect(shelf!.summary.says).toBe("Make x = 0 and y = 4: 8.");
+  expect(shelf!.summary.curves[0]!.length).toBeGreaterThanOrEqual(4);
+});

@@ -1,31 +1,44 @@
-import { readFileSync, readdirSync } from 'node:fs'
-import { describe, expect, it } from 'vitest'
-import { analyse, type CaseFile } from '#core/model'
-import { sentenceOf } from '#core/explain'
-import { interpret, withEntry } from '#core/story'
-import { slipsOf } from '#core/slips'
-import { DEMO_LINES } from '../shared/demoLines'
+import { readFileSync, readdirSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { analyse, type CaseFile } from "#core/model";
+import { sentenceOf } from "#core/explain";
+import { interpret, withEntry } from "#core/story";
+import { slipsOf } from "#core/slips";
+import { DEMO_LINES } from "../shared/demoLines";
 
-const folder = new URL('../../demo/', import.meta.url)
-const demo = (name: string) => JSON.parse(readFileSync(new URL(`${name}.pasear.json`, folder), 'utf8')) as CaseFile
-const sentences = (source: CaseFile) => { const { model, findings } = analyse(source); return findings.map((f) => sentenceOf(f, model)) }
+const folder = new URL("../../demo/", import.meta.url);
+const demo = (name: string) => JSON.parse(readFileSync(new URL(`${name}.pasear.json`, folder), "utf8")) as CaseFile;
+const sentences = (source: CaseFile) => {
+  const { model, findings } = analyse(source);
+  return findings.map((f) => sentenceOf(f, model));
+};
 
-it('every demo case without data can be typed', () => {
-  const names = readdirSync(folder).filter((f) => f.endsWith('.json')).map((f) => f.replace('.pasear.json', ''))
-  expect(Object.keys(DEMO_LINES).sort()).toEqual(names.filter((n) => (demo(n).data ?? []).length === 0 && !demo(n).plan).sort())
-})
+it("every demo case without data can be typed", () => {
+  const names = readdirSync(folder)
+    .filter((f) => f.endsWith(".json"))
+    .map((f) => f.replace(".pasear.json", ""));
+  expect(Object.keys(DEMO_LINES).sort()).toEqual(
+    names.filter((n) => (demo(n).data ?? []).length === 0 && !demo(n).plan).sort(),
+  );
+});
 
-describe.each(Object.entries(DEMO_LINES))('%s, typed line by line', (name, lines) => {
-  let typed: CaseFile = { format: 'pasear-case', version: 1, title: 'Typed' }
-  it('every line is taken', () => {
+describe.each(Object.entries(DEMO_LINES))("%s, typed line by line", (name, lines) => {
+  let typed: CaseFile = { format: "pasear-case", version: 1, title: "Typed" };
+  it("every line is taken", () => {
     for (const line of lines) {
-      const read = interpret(line, typed)
-      expect(read.ok ? '' : `${line}: ${read.message}`).toBe('')
-      if (read.ok) typed = withEntry(typed, read.entry)
+      const read = interpret(line, typed);
+      expect(read.ok ? "" : `${line}: ${read.message}`).toBe("");
+      if (read.ok) typed = withEntry(typed, read.entry);
     }
-  })
-  it('has the findings of the file', () => { expect(sentences(typed)).toEqual(sentences(demo(name))) })
-  it('the file has no slips but names that differ in capitals', () => {
-    expect(slipsOf(analyse(demo(name))).map((s) => s.message).filter((m) => !/differ only in capitals/.test(m))).toEqual([])
-  })
-})
+  });
+  it("has the findings of the file", () => {
+    expect(sentences(typed)).toEqual(sentences(demo(name)));
+  });
+  it("the file has no slips but names that differ in capitals", () => {
+    expect(
+      slipsOf(analyse(demo(name)))
+        .map((s) => s.message)
+        .filter((m) => !/differ only in capitals/.test(m)),
+    ).toEqual([]);
+  });
+});

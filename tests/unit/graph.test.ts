@@ -1,126 +1,212 @@
-import { readFileSync } from 'node:fs'
-import { describe, expect, it } from 'vitest'
-import { analyse, type CaseFile } from '#core/model'
-import { axis, listedInputs, picture, sampleCurve, steppedInputs, tableText, valueTable, type Picture } from '#core/graph'
-import { ratio, toDouble } from '#core/numeric'
-import { deskOf, trailOf } from '#core/desk'
-import { compileEnclosure, compileNumber, resolve } from '#core/formula'
-import { FunctionTable } from '#core/solve'
-import { paneRects, placeLabels, placeNames, toX, toY } from '../../app/utils/graphLayout'
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { analyse, type CaseFile } from "#core/model";
+import {
+  axis,
+  listedInputs,
+  picture,
+  sampleCurve,
+  steppedInputs,
+  tableText,
+  valueTable,
+  type Picture,
+} from "#core/graph";
+import { ratio, toDouble } from "#core/numeric";
+import { deskOf, trailOf } from "#core/desk";
+import { compileEnclosure, compileNumber, resolve } from "#core/formula";
+import { FunctionTable } from "#core/solve";
+import { paneRects, placeLabels, placeNames, toX, toY } from "../../app/utils/graphLayout";
 
-const stall = analyse(JSON.parse(readFileSync('demo/lantern-stall.pasear.json', 'utf8')) as CaseFile)
-const drawn = picture(stall)!
-const table = new FunctionTable()
+const stall = analyse(JSON.parse(readFileSync("demo/lantern-stall.pasear.json", "utf8")) as CaseFile);
+const drawn = picture(stall)!;
+const table = new FunctionTable();
 const sample = (text: string, from: number, to: number, height: number) => {
-  const e = resolve(text, { variable: 'x', givens: new Map(), functions: new Map(), variables: new Set() }).expression!
-  return sampleCurve(compileNumber(e, table.number), compileEnclosure(e, table.enclosure), from, to, height)
-}
+  const e = resolve(text, { variable: "x", givens: new Map(), functions: new Map(), variables: new Set() }).expression!;
+  return sampleCurve(compileNumber(e, table.number), compileEnclosure(e, table.enclosure), from, to, height);
+};
 
-describe('axes', () => {
-  it.each([[0, 1468, 5], [-180, 812, 5], [0.001, 0.0043, 6], [7, 7, 5], [-3e9, 8e9, 4]])('%d … %d has round, even ticks inside', (lo, hi, count) => {
-    const a = axis(lo, hi, count, true)
-    expect(a.min <= lo && a.max >= hi && a.max > a.min).toBe(true)
-    expect(a.ticks.length).toBeGreaterThanOrEqual(2)
-    const step = a.ticks[1]! - a.ticks[0]!
-    expect([1, 2, 5, 10]).toContain(Math.round(step / 10 ** Math.floor(Math.log10(step) + 1e-9)))
-  })
-})
+describe("axes", () => {
+  it.each([
+    [0, 1468, 5],
+    [-180, 812, 5],
+    [0.001, 0.0043, 6],
+    [7, 7, 5],
+    [-3e9, 8e9, 4],
+  ])("%d … %d has round, even ticks inside", (lo, hi, count) => {
+    const a = axis(lo, hi, count, true);
+    expect(a.min <= lo && a.max >= hi && a.max > a.min).toBe(true);
+    expect(a.ticks.length).toBeGreaterThanOrEqual(2);
+    const step = a.ticks[1]! - a.ticks[0]!;
+    expect([1, 2, 5, 10]).toContain(Math.round(step / 10 ** Math.floor(Math.log10(step) + 1e-9)));
+  });
+});
 
-describe('the graph frames itself', () => {
-  it('around the range, the limit and the answer beyond it, $ first, one pane a unit', () => {
-    expect([drawn.x.min, drawn.x.max >= 328.56 && drawn.x.max < 400]).toEqual([0, true])
-    expect(drawn.panes.map((p) => [p.unit, p.functions])).toEqual([['$', ['R', 'C', 'P']], ['$/lantern', ['p']]])
-    expect(drawn.shades).toMatchObject([{ from: 320, label: 'room on the square 320' }])
-    expect(drawn.points.filter((p) => p.kind === 'aside')).toHaveLength(1)
-    expect(drawn.points.filter((p) => p.kind === 'reading').map((p) => [p.x, p.y])).toEqual([[240, 6], [150, 9]])
-  })
-  it('every answer is inside its pane', () => {
-    for (const p of drawn.points) { const y = drawn.panes[p.pane]!.y; expect(p.y >= y.min && p.y <= y.max).toBe(true) }
-  })
-  it('a view set by hand is kept to', () => expect(picture(stall, { from: 100, to: 150 })!.x).toMatchObject({ min: 100, max: 150 }))
-  it('a pole does not squash the rest', () => {
-    const a = analyse({ format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 'x', from: 0, to: 5 }], functions: [{ name: 'f', of: 'x', by: { kind: 'formula', text: '1/(x-2)' } }] })
-    const y = picture(a)!.panes[0]!.y
-    expect(y.max - y.min).toBeLessThan(200)
-  })
-})
-
-describe('curves', () => {
-  it('no line runs through a pole, and a jump is a gap', () => {
-    for (const run of sample('1/(x-2)', 0, 5, 20)) for (let i = 0; i + 3 < run.length; i += 2) expect((run[i]! - 2) * (run[i + 2]! - 2)).toBeGreaterThan(0)
-    expect(sample('floor(x)', 0.5, 3.5, 4).length).toBe(4)
-    expect(sample('x^2', 0, 1, 1)).toHaveLength(1)
-  })
-  it('a domain ends where it ends', () => {
-    const run = sample('sqrt(x - 1)', 0, 5, 2)[0]!
-    expect(run[0]).toBeCloseTo(1, 6)
-  })
-  it('40 wiggles still show', () => {
-    const run = sample('sin(80 pi x)', 0, 1, 2)[0]!
-    let turns = 0
-    for (let i = 2; i + 3 < run.length; i += 2) if ((run[i + 1]! - run[i - 1]!) * (run[i + 3]! - run[i + 1]!) < 0) turns++
-    expect(turns).toBeGreaterThanOrEqual(78)
-  })
-})
-
-describe('the layout in pixels', () => {
-  const rects = paneRects(drawn, 860, 320)
-  it('stacked panes share one x axis to the pixel and do not overlap', () => {
-    expect(new Set(rects.map((r) => `${r.left} ${r.width}`)).size).toBe(1)
-    expect(rects[1]!.top).toBeGreaterThan(rects[0]!.top + rects[0]!.height)
-    expect(toX(drawn, rects[0]!, drawn.x.max)).toBe(rects[0]!.left + rects[0]!.width)
-  })
-  it('labels cover neither each other nor a point', () => {
-    for (const [w, h] of [[860, 320], [500, 260], [1200, 420]] as const) {
-      const at = paneRects(drawn, w, h)
-      const labels = placeLabels(drawn, at)
-      expect(labels.length).toBeGreaterThan(0)
-      const boxes = labels.map((l) => { const width = l.text.length * 6.2 + 4; const x0 = l.align === 'left' ? l.x : l.align === 'right' ? l.x - width : l.x - width / 2; return { x0, x1: x0 + width, y0: l.y - 7.5, y1: l.y + 7.5 } })
-      boxes.forEach((a, i) => boxes.forEach((b, j) => { if (i < j) expect(a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1).toBe(false) }))
-      for (const p of drawn.points) { const [x, y] = [toX(drawn, at[p.pane]!, p.x), toY(drawn, p.pane, at[p.pane]!, p.y)]; for (const b of boxes) expect(x > b.x0 && x < b.x1 && y > b.y0 && y < b.y1).toBe(false) }
+describe("the graph frames itself", () => {
+  it("around the range, the limit and the answer beyond it, $ first, one pane a unit", () => {
+    expect([drawn.x.min, drawn.x.max >= 328.56 && drawn.x.max < 400]).toEqual([0, true]);
+    expect(drawn.panes.map((p) => [p.unit, p.functions])).toEqual([
+      ["$", ["R", "C", "P"]],
+      ["$/lantern", ["p"]],
+    ]);
+    expect(drawn.shades).toMatchObject([{ from: 320, label: "room on the square 320" }]);
+    expect(drawn.points.filter((p) => p.kind === "aside")).toHaveLength(1);
+    expect(drawn.points.filter((p) => p.kind === "reading").map((p) => [p.x, p.y])).toEqual([
+      [240, 6],
+      [150, 9],
+    ]);
+  });
+  it("every answer is inside its pane", () => {
+    for (const p of drawn.points) {
+      const y = drawn.panes[p.pane]!.y;
+      expect(p.y >= y.min && p.y <= y.max).toBe(true);
     }
-  })
-  it('names at the ends keep apart, even of curves that end together', () => {
-    const close: Picture = { ...drawn, curves: drawn.curves.map((c) => ({ ...c, pane: 0, runs: [[0, 0, 350, 100]] })) }
-    const ys = placeNames(close, rects).map((n) => n.y).sort((a, b) => a - b)
-    for (let i = 1; i < ys.length; i++) expect(ys[i]! - ys[i - 1]!).toBeGreaterThanOrEqual(15)
-  })
-})
+  });
+  it("a view set by hand is kept to", () =>
+    expect(picture(stall, { from: 100, to: 150 })!.x).toMatchObject({ min: 100, max: 150 }));
+  it("a pole does not squash the rest", () => {
+    const a = analyse({
+      format: "pasear-case",
+      version: 1,
+      title: "T",
+      variables: [{ name: "x", from: 0, to: 5 }],
+      functions: [{ name: "f", of: "x", by: { kind: "formula", text: "1/(x-2)" } }],
+    });
+    const y = picture(a)!.panes[0]!.y;
+    expect(y.max - y.min).toBeLessThan(200);
+  });
+});
 
-describe('the table of values', () => {
-  const { model } = stall
-  const at = (text: string) => listedInputs(text, model)
-  it('steps are exact: no 0.30000000000000004', () => expect(steppedInputs(ratio(0), ratio(1), ratio(1, 10)).map((r) => toDouble(r))).toEqual([0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1]))
-  it('inputs of one’s own: numbers, fractions, givens; the first wrong one is told', () => {
-    expect(at('1; 7/3; M\n0.5 2 3/4').inputs.map((r) => r.toFraction())).toEqual(['1', '7/3', '320', '1/2', '2', '3/4'])
-    expect(at('1; x2; 3')).toMatchObject({ wrong: 'x2' })
-  })
-  it('greatest rows and changes of sign are marked', () => {
-    const rows = valueTable(model, ['P', 'p'], [16, 17, 172, 173, 400].map((n) => ratio(n)))
-    expect(rows.map((r) => r.changes[0])).toEqual([true, false, false, true, false])
-    expect(rows.map((r) => r.greatest[0])).toEqual([false, false, true, true, false])
-    expect(tableText(['q', 'P ($)'], rows.slice(0, 1), ',').split('\n')[0]).toBe('q,P ($)')
-  })
-})
+describe("curves", () => {
+  it("no line runs through a pole, and a jump is a gap", () => {
+    for (const run of sample("1/(x-2)", 0, 5, 20))
+      for (let i = 0; i + 3 < run.length; i += 2) expect((run[i]! - 2) * (run[i + 2]! - 2)).toBeGreaterThan(0);
+    expect(sample("floor(x)", 0.5, 3.5, 4).length).toBe(4);
+    expect(sample("x^2", 0, 1, 1)).toHaveLength(1);
+  });
+  it("a domain ends where it ends", () => {
+    const run = sample("sqrt(x - 1)", 0, 5, 2)[0]!;
+    expect(run[0]).toBeCloseTo(1, 6);
+  });
+  it("40 wiggles still show", () => {
+    const run = sample("sin(80 pi x)", 0, 1, 2)[0]!;
+    let turns = 0;
+    for (let i = 2; i + 3 < run.length; i += 2)
+      if ((run[i + 1]! - run[i - 1]!) * (run[i + 3]! - run[i + 1]!) < 0) turns++;
+    expect(turns).toBeGreaterThanOrEqual(78);
+  });
+});
 
-describe('the trail', () => {
-  const { links } = deskOf(stall)
-  it('leads from a given to all that comes of it, and back', () => {
-    expect(trailOf('given:F', links)).toEqual(new Set(['given:F', 'function:C', 'function:P', 'question:q1', 'question:q2', 'question:q3']))
-    expect([...trailOf('question:q1', links)].sort()).toEqual(['function:C', 'function:R', 'function:p', 'given:F', 'given:M', 'given:k', 'question:q1', 'variable:q'].sort())
-  })
-})
+describe("the layout in pixels", () => {
+  const rects = paneRects(drawn, 860, 320);
+  it("stacked panes share one x axis to the pixel and do not overlap", () => {
+    expect(new Set(rects.map((r) => `${r.left} ${r.width}`)).size).toBe(1);
+    expect(rects[1]!.top).toBeGreaterThan(rects[0]!.top + rects[0]!.height);
+    expect(toX(drawn, rects[0]!, drawn.x.max)).toBe(rects[0]!.left + rects[0]!.width);
+  });
+  it("labels cover neither each other nor a point", () => {
+    for (const [w, h] of [
+      [860, 320],
+      [500, 260],
+      [1200, 420],
+    ] as const) {
+      const at = paneRects(drawn, w, h);
+      const labels = placeLabels(drawn, at);
+      expect(labels.length).toBeGreaterThan(0);
+      const boxes = labels.map((l) => {
+        const width = l.text.length * 6.2 + 4;
+        const x0 = l.align === "left" ? l.x : l.align === "right" ? l.x - width : l.x - width / 2;
+        return { x0, x1: x0 + width, y0: l.y - 7.5, y1: l.y + 7.5 };
+      });
+      boxes.forEach((a, i) =>
+        boxes.forEach((b, j) => {
+          if (i < j) expect(a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1).toBe(false);
+        }),
+      );
+      for (const p of drawn.points) {
+        const [x, y] = [toX(drawn, at[p.pane]!, p.x), toY(drawn, p.pane, at[p.pane]!, p.y)];
+        for (const b of boxes) expect(x > b.x0 && x < b.x1 && y > b.y0 && y < b.y1).toBe(false);
+      }
+    }
+  });
+  it("names at the ends keep apart, even of curves that end together", () => {
+    const close: Picture = { ...drawn, curves: drawn.curves.map((c) => ({ ...c, pane: 0, runs: [[0, 0, 350, 100]] })) };
+    const ys = placeNames(close, rects)
+      .map((n) => n.y)
+      .sort((a, b) => a - b);
+    for (let i = 1; i < ys.length; i++) expect(ys[i]! - ys[i - 1]!).toBeGreaterThanOrEqual(15);
+  });
+});
 
-it('a label that stands far from its point has a short line to it, from the ring to the box', () => {
+describe("the table of values", () => {
+  const { model } = stall;
+  const at = (text: string) => listedInputs(text, model);
+  it("steps are exact: no 0.30000000000000004", () =>
+    expect(steppedInputs(ratio(0), ratio(1), ratio(1, 10)).map((r) => toDouble(r))).toEqual([
+      0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1,
+    ]));
+  it("inputs of one’s own: numbers, fractions, givens; the first wrong one is told", () => {
+    expect(at("1; 7/3; M\n0.5 2 3/4").inputs.map((r) => r.toFraction())).toEqual([
+      "1",
+      "7/3",
+      "320",
+      "1/2",
+      "2",
+      "3/4",
+    ]);
+    expect(at("1; x2; 3")).toMatchObject({ wrong: "x2" });
+  });
+  it("greatest rows and changes of sign are marked", () => {
+    const rows = valueTable(
+      model,
+      ["P", "p"],
+      [16, 17, 172, 173, 400].map((n) => ratio(n)),
+    );
+    expect(rows.map((r) => r.changes[0])).toEqual([true, false, false, true, false]);
+    expect(rows.map((r) => r.greatest[0])).toEqual([false, false, true, true, false]);
+    expect(tableText(["q", "P ($)"], rows.slice(0, 1), ",").split("\n")[0]).toBe("q,P ($)");
+  });
+});
+
+describe("the trail", () => {
+  const { links } = deskOf(stall);
+  it("leads from a given to all that comes of it, and back", () => {
+    expect(trailOf("given:F", links)).toEqual(
+      new Set(["given:F", "function:C", "function:P", "question:q1", "question:q2", "question:q3"]),
+    );
+    expect([...trailOf("question:q1", links)].sort()).toEqual(
+      ["function:C", "function:R", "function:p", "given:F", "given:M", "given:k", "question:q1", "variable:q"].sort(),
+    );
+  });
+});
+
+it("a label that stands far from its point has a short line to it, from the ring to the box", () => {
   // Ten curves through one place leave no room beside it.
   const crowded = analyse({
-    format: 'pasear-case', version: 1, title: 'T', variables: [{ name: 'x', from: 0, to: 10 }],
-    functions: Array.from({ length: 7 }, (_, i) => ({ name: `f${i}`, of: 'x', by: { kind: 'formula' as const, text: `${i - 3} (x - 5) + 5 + ${i}` } })), questions: [{ id: 'q1', ask: 'reach', function: 'f3', value: 8 }, { id: 'q2', ask: 'meet', functions: ['f1', 'f5'] }],
-  })
-  const p = picture(crowded)!
-  const rects = paneRects(p, 700, 320)
-  for (const l of placeLabels(p, rects)) if (l.leader) {
-    expect(Math.hypot(l.leader.x2 - l.leader.x1, l.leader.y2 - l.leader.y1)).toBeGreaterThan(5)
-    expect(p.points.some((q) => Math.abs(Math.hypot(toX(p, rects[0]!, q.x) - l.leader!.x1, toY(p, 0, rects[0]!, q.y) - l.leader!.y1) - 8) < 0.01)).toBe(true)
-  }
-})
+    format: "pasear-case",
+    version: 1,
+    title: "T",
+    variables: [{ name: "x", from: 0, to: 10 }],
+    functions: Array.from({ length: 7 }, (_, i) => ({
+      name: `f${i}`,
+      of: "x",
+      by: { kind: "formula" as const, text: `${i - 3} (x - 5) + 5 + ${i}` },
+    })),
+    questions: [
+      { id: "q1", ask: "reach", function: "f3", value: 8 },
+      { id: "q2", ask: "meet", functions: ["f1", "f5"] },
+    ],
+  });
+  const p = picture(crowded)!;
+  const rects = paneRects(p, 700, 320);
+  for (const l of placeLabels(p, rects))
+    if (l.leader) {
+      expect(Math.hypot(l.leader.x2 - l.leader.x1, l.leader.y2 - l.leader.y1)).toBeGreaterThan(5);
+      expect(
+        p.points.some(
+          (q) =>
+            Math.abs(Math.hypot(toX(p, rects[0]!, q.x) - l.leader!.x1, toY(p, 0, rects[0]!, q.y) - l.leader!.y1) - 8) <
+            0.01,
+        ),
+      ).toBe(true);
+    }
+});

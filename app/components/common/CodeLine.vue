@@ -1,103 +1,252 @@
 <script setup lang="ts">
-import { offersAt, paintLine } from '#core/story'
-import type { CaseFile } from '#core/model'
-import type { CodeEditor } from '~/utils/codeEditor'
+import { offersAt, paintLine } from "#core/story";
+import type { CaseFile } from "#core/model";
+import type { CodeEditor } from "~/utils/codeEditor";
 
 /** One line of statement or formula. The editor is loaded apart from the page; until it is there a plain field takes the keys. */
-const props = withDefaults(defineProps<{
-  label: string
-  document: CaseFile
-  placeholder?: string
-  describedBy?: string | null
-  /** part of the text that is wrong */
-  wrong?: { from: number; to: number } | null
-  /** whether the line takes the focus when it appears, with all of it selected */
-  opens?: boolean
-}>(), { placeholder: '', describedBy: null, wrong: null, opens: false })
-const text = defineModel<string>({ required: true })
-const emit = defineEmits<{ enter: []; leave: []; up: []; down: []; lines: [lines: string[]]; form: [id: string]; focused: [now: boolean] }>()
+const props = withDefaults(
+  defineProps<{
+    label: string;
+    document: CaseFile;
+    placeholder?: string;
+    describedBy?: string | null;
+    /** part of the text that is wrong */
+    wrong?: { from: number; to: number } | null;
+    /** whether the line takes the focus when it appears, with all of it selected */
+    opens?: boolean;
+  }>(),
+  { placeholder: "", describedBy: null, wrong: null, opens: false },
+);
+const text = defineModel<string>({ required: true });
+const emit = defineEmits<{
+  enter: [];
+  leave: [];
+  up: [];
+  down: [];
+  lines: [lines: string[]];
+  form: [id: string];
+  focused: [now: boolean];
+}>();
 
-const home = useTemplateRef<HTMLElement>('home')
-const plain = useTemplateRef<HTMLInputElement>('plain')
-const editor = shallowRef<CodeEditor | null>(null)
-let gone = false
+const home = useTemplateRef<HTMLElement>("home");
+const plain = useTemplateRef<HTMLInputElement>("plain");
+const editor = shallowRef<CodeEditor | null>(null);
+let gone = false;
 
 async function load(): Promise<void> {
   // While the server is away the editor cannot come; the plain field serves, and the next focus asks again.
-  const { openCodeEditor } = await import('~/utils/codeEditor').catch(() => ({ openCodeEditor: null }))
-  if (!openCodeEditor || gone || !home.value || editor.value) return
-  const had = document.activeElement === plain.value
+  const { openCodeEditor } = await import("~/utils/codeEditor").catch(() => ({ openCodeEditor: null }));
+  if (!openCodeEditor || gone || !home.value || editor.value) return;
+  const had = document.activeElement === plain.value;
   const made = openCodeEditor({
-    parent: home.value, text: text.value, label: props.label, placeholder: props.placeholder, describedBy: props.describedBy,
+    parent: home.value,
+    text: text.value,
+    label: props.label,
+    placeholder: props.placeholder,
+    describedBy: props.describedBy,
     offers: (line, at, explicit) => offersAt(line, at, toRaw(props.document), explicit),
     paint: (line) => paintLine(line, toRaw(props.document)),
-    onText: (line) => { if (line !== text.value) text.value = line },
-    onForm: (id) => emit('form', id),
-    onKey: (key) => {
-      if (key === 'Enter') emit('enter')
-      else if (key === 'Escape') emit('leave')
-      else if (key === 'ArrowUp') emit('up')
-      else emit('down')
-      return true
+    onText: (line) => {
+      if (line !== text.value) text.value = line;
     },
-    onPasteLines: (lines) => { emit('lines', lines); return true },
-    onFocus: (now) => emit('focused', now),
-  })
-  editor.value = made
-  if (had || props.opens) { made.focus(); if (props.opens && !had) made.selectAll() }
+    onForm: (id) => emit("form", id),
+    onKey: (key) => {
+      if (key === "Enter") emit("enter");
+      else if (key === "Escape") emit("leave");
+      else if (key === "ArrowUp") emit("up");
+      else emit("down");
+      return true;
+    },
+    onPasteLines: (lines) => {
+      emit("lines", lines);
+      return true;
+    },
+    onFocus: (now) => emit("focused", now),
+  });
+  editor.value = made;
+  if (had || props.opens) {
+    made.focus();
+    if (props.opens && !had) made.selectAll();
+  }
 }
-watch(text, (now) => { editor.value?.setText(now, true) }, { flush: 'sync' })
-watch(() => props.wrong, (span) => { editor.value?.setWrong(span) }, { flush: 'post' })
+watch(
+  text,
+  (now) => {
+    editor.value?.setText(now, true);
+  },
+  { flush: "sync" },
+);
+watch(
+  () => props.wrong,
+  (span) => {
+    editor.value?.setWrong(span);
+  },
+  { flush: "post" },
+);
 // What is coloured depends on the names of the case only.
-const names = computed(() => [props.document.variables, props.document.givens, props.document.functions, props.document.data].map((list) => (list ?? []).map((row) => row.name).join(' ')).join('|'))
-watch(names, () => { editor.value?.repaint() })
+const names = computed(() =>
+  [props.document.variables, props.document.givens, props.document.functions, props.document.data]
+    .map((list) => (list ?? []).map((row) => row.name).join(" "))
+    .join("|"),
+);
+watch(names, () => {
+  editor.value?.repaint();
+});
 
 onMounted(() => {
-  if (props.opens) { plain.value?.focus(); plain.value?.select(); void load(); return }
+  if (props.opens) {
+    plain.value?.focus();
+    plain.value?.select();
+    void load();
+    return;
+  }
   // The graph comes first; the editor follows when the browser has time, or as soon as somebody wants to write.
-  const later = window.setTimeout(() => void load(), 2500)
-  onScopeDispose(() => window.clearTimeout(later))
-})
-onBeforeUnmount(() => { gone = true; editor.value?.destroy() })
+  const later = window.setTimeout(() => void load(), 2500);
+  onScopeDispose(() => window.clearTimeout(later));
+});
+onBeforeUnmount(() => {
+  gone = true;
+  editor.value?.destroy();
+});
 
 function pasted(event: ClipboardEvent): void {
-  const lines = (event.clipboardData?.getData('text') ?? '').split(/\r?\n/).map((l) => l.trim()).filter((l) => l)
-  if (lines.length < 2) return
-  event.preventDefault()
-  emit('lines', lines)
+  const lines = (event.clipboardData?.getData("text") ?? "")
+    .split(/\r?\n/)
+    .map((l) => l.trim())
+    .filter((l) => l);
+  if (lines.length < 2) return;
+  event.preventDefault();
+  emit("lines", lines);
 }
-defineExpose({ focus: () => { if (editor.value) editor.value.focus(); else plain.value?.focus() }, blur: () => (document.activeElement as HTMLElement | null)?.blur() })
+defineExpose({
+  focus: () => {
+    if (editor.value) editor.value.focus();
+    else plain.value?.focus();
+  },
+  blur: () => (document.activeElement as HTMLElement | null)?.blur(),
+});
 </script>
 
 <template>
   <span class="code-line">
     <input
-      v-if="!editor" ref="plain" v-model="text" type="text" :aria-label="label" :aria-describedby="describedBy ?? undefined" autocomplete="off" autocapitalize="off" spellcheck="false" :placeholder="placeholder" maxlength="2100"
-      @focus="emit('focused', true); load()" @blur="editor || emit('focused', false)" @keydown.enter.stop.prevent="emit('enter')" @keydown.up.prevent="emit('up')" @keydown.down.prevent="emit('down')" @keydown.esc.stop="emit('leave')" @paste="pasted"
-    >
+      v-if="!editor"
+      ref="plain"
+      v-model="text"
+      type="text"
+      :aria-label="label"
+      :aria-describedby="describedBy ?? undefined"
+      autocomplete="off"
+      autocapitalize="off"
+      spellcheck="false"
+      :placeholder="placeholder"
+      maxlength="2100"
+      @focus="
+        emit('focused', true);
+        load();
+      "
+      @blur="editor || emit('focused', false)"
+      @keydown.enter.stop.prevent="emit('enter')"
+      @keydown.up.prevent="emit('up')"
+      @keydown.down.prevent="emit('down')"
+      @keydown.esc.stop="emit('leave')"
+      @paste="pasted"
+    />
     <span ref="home" class="editor" />
   </span>
 </template>
 
 <style>
-.code-line { display: block; min-width: 0; flex: 1; }
-.code-line input { width: 100%; border: 0; outline: 0; background: none; font: inherit; color: inherit; padding: 4px 2px; }
-.code-line input::placeholder { color: var(--ink-3); }
-.cm-editor { font: inherit; color: inherit; background: none; }
-.cm-editor.cm-focused { outline: none; }
-.cm-editor .cm-scroller { font: inherit; line-height: 1.45; overflow-x: auto; scrollbar-width: thin; }
-.cm-editor .cm-content { padding: 4px 0; caret-color: var(--ink); }
-.cm-editor .cm-cursor { border-left-color: var(--ink); }
-.cm-editor .cm-placeholder { color: var(--ink-3); }
-.cm-editor .cm-given { color: var(--amber-deep); }
-.cm-editor .cm-variable { color: var(--violet); font-style: italic; }
-.cm-editor .cm-function { color: var(--jade); font-weight: 600; }
-.cm-editor .cm-built-in, .cm-editor .cm-word { color: var(--ink-2); }
-.cm-editor .cm-sign { color: var(--ink-2); }
-.cm-editor .cm-wrong { text-decoration: underline wavy var(--brick) 1.5px; text-underline-offset: 4px; }
-body .cm-editor .cm-tooltip.cm-tooltip-autocomplete { margin-top: 5px; border: 1px solid var(--hairline); border-radius: 8px; background: var(--paper); color: var(--ink); box-shadow: var(--float); overflow: hidden; }
-body .cm-editor .cm-tooltip.cm-tooltip-autocomplete > ul { font-family: var(--face); font-size: 0.9rem; max-height: 15rem; }
-body .cm-editor .cm-tooltip.cm-tooltip-autocomplete > ul > li { padding: 4px 12px; display: flex; justify-content: space-between; gap: 1.5rem; }
-body .cm-editor .cm-tooltip.cm-tooltip-autocomplete > ul > li[aria-selected] { background: var(--jade-soft); color: var(--ink); }
-body .cm-editor .cm-completionDetail { color: var(--ink-2); font-style: normal; margin: 0; }
+.code-line {
+  display: block;
+  min-width: 0;
+  flex: 1;
+}
+.code-line input {
+  width: 100%;
+  border: 0;
+  outline: 0;
+  background: none;
+  font: inherit;
+  color: inherit;
+  padding: 4px 2px;
+}
+.code-line input::placeholder {
+  color: var(--ink-3);
+}
+.cm-editor {
+  font: inherit;
+  color: inherit;
+  background: none;
+}
+.cm-editor.cm-focused {
+  outline: none;
+}
+.cm-editor .cm-scroller {
+  font: inherit;
+  line-height: 1.45;
+  overflow-x: auto;
+  scrollbar-width: thin;
+}
+.cm-editor .cm-content {
+  padding: 4px 0;
+  caret-color: var(--ink);
+}
+.cm-editor .cm-cursor {
+  border-left-color: var(--ink);
+}
+.cm-editor .cm-placeholder {
+  color: var(--ink-3);
+}
+.cm-editor .cm-given {
+  color: var(--amber-deep);
+}
+.cm-editor .cm-variable {
+  color: var(--violet);
+  font-style: italic;
+}
+.cm-editor .cm-function {
+  color: var(--jade);
+  font-weight: 600;
+}
+.cm-editor .cm-built-in,
+.cm-editor .cm-word {
+  color: var(--ink-2);
+}
+.cm-editor .cm-sign {
+  color: var(--ink-2);
+}
+.cm-editor .cm-wrong {
+  text-decoration: underline wavy var(--brick) 1.5px;
+  text-underline-offset: 4px;
+}
+body .cm-editor .cm-tooltip.cm-tooltip-autocomplete {
+  margin-top: 5px;
+  border: 1px solid var(--hairline);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  box-shadow: var(--float);
+  overflow: hidden;
+}
+body .cm-editor .cm-tooltip.cm-tooltip-autocomplete > ul {
+  font-family: var(--face);
+  font-size: 0.9rem;
+  max-height: 15rem;
+}
+body .cm-editor .cm-tooltip.cm-tooltip-autocomplete > ul > li {
+  padding: 4px 12px;
+  display: flex;
+  justify-content: space-between;
+  gap: 1.5rem;
+}
+body .cm-editor .cm-tooltip.cm-tooltip-autocomplete > ul > li[aria-selected] {
+  background: var(--jade-soft);
+  color: var(--ink);
+}
+body .cm-editor .cm-completionDetail {
+  color: var(--ink-2);
+  font-style: normal;
+  margin: 0;
+}
 </style>

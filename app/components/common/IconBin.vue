@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Trash2 } from '@lucide/vue'
+import { Trash2 } from "@lucide/vue";
 </script>
 
 <template><Trash2 :size="15" aria-hidden="true" /></template>

@@ -1,31 +1,54 @@
 <script setup lang="ts">
-const store = useCaseStore()
-const emit = defineEmits<{ choose: [] }>()
-const clock = (at: number) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(at)
+const store = useCaseStore();
+const emit = defineEmits<{ choose: [] }>();
+const clock = (at: number) => new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" }).format(at);
 const text = computed(() => {
-  const k = store.keeping
+  const k = store.keeping;
   switch (k.state) {
-    case 'kept': return k.at ? `All changes kept · ${clock(k.at)}` : 'All changes kept'
-    case 'waiting': case 'sending': return 'Keeping …'
-    case 'away': return 'The server is away; changes are held in this browser and sent when it is back'
-    case 'stale': return 'Changed elsewhere: two versions'
-    case 'gone': return 'This case was deleted elsewhere'
-    case 'refused': return `Not kept: ${k.message}`
+    case "kept":
+      return k.at ? `All changes kept · ${clock(k.at)}` : "All changes kept";
+    case "waiting":
+    case "sending":
+      return "Keeping …";
+    case "away":
+      return "The server is away; changes are held in this browser and sent when it is back";
+    case "stale":
+      return "Changed elsewhere: two versions";
+    case "gone":
+      return "This case was deleted elsewhere";
+    case "refused":
+      return `Not kept: ${k.message}`;
   }
-  return ''
-})
-const trouble = computed(() => !['kept', 'waiting', 'sending'].includes(store.keeping.state))
+  return "";
+});
+const trouble = computed(() => !["kept", "waiting", "sending"].includes(store.keeping.state));
 </script>
 
 <template>
   <span class="keep" :class="{ trouble }" role="status">{{ text }}</span>
-  <button v-if="store.keeping.state === 'stale'" type="button" class="word-button" @click="emit('choose')">Choose</button>
-  <button v-if="store.keeping.state === 'gone'" type="button" class="word-button" @click="store.bringBack()">Bring it back</button>
+  <button v-if="store.keeping.state === 'stale'" type="button" class="word-button" @click="emit('choose')">
+    Choose
+  </button>
+  <button v-if="store.keeping.state === 'gone'" type="button" class="word-button" @click="store.bringBack()">
+    Bring it back
+  </button>
 </template>
 
 <style scoped>
-.keep { max-width: 28rem; }
-.trouble { color: var(--amber); font-weight: 600; }
-.word-button { color: var(--amber); text-decoration: underline; }
-@media (max-width: 640px) { .keep:not(.trouble) { display: none; } }
+.keep {
+  max-width: 28rem;
+}
+.trouble {
+  color: var(--amber);
+  font-weight: 600;
+}
+.word-button {
+  color: var(--amber);
+  text-decoration: underline;
+}
+@media (max-width: 640px) {
+  .keep:not(.trouble) {
+    display: none;
+  }
+}
 </style>

@@ -1,96 +1,227 @@
 <script setup lang="ts">
-import { keepTable, type ReadTable } from '#core/data'
-import { formatNumber } from '#core/explain'
-import { dateOf, type CaseFile } from '#core/model'
-import { useDataWorker } from '~/composables/useData'
+import { keepTable, type ReadTable } from "#core/data";
+import { formatNumber } from "#core/explain";
+import { dateOf, type CaseFile } from "#core/model";
+import { useDataWorker } from "~/composables/useData";
 
 /** What was understood of a pasted text or a file is shown before it is kept. */
-const props = defineProps<{ document: CaseFile }>()
-const visible = defineModel<boolean>('visible', { required: true })
-const emit = defineEmits<{ kept: [name: string] }>()
-const store = useCaseStore()
-const worker = useDataWorker()
-const text = ref('')
-const title = ref('')
-const problem = ref<string | null>(null)
-const read = shallowRef<ReadTable | null>(null)
-const field = useTemplateRef<HTMLInputElement>('field')
+const props = defineProps<{ document: CaseFile }>();
+const visible = defineModel<boolean>("visible", { required: true });
+const emit = defineEmits<{ kept: [name: string] }>();
+const store = useCaseStore();
+const worker = useDataWorker();
+const text = ref("");
+const title = ref("");
+const problem = ref<string | null>(null);
+const read = shallowRef<ReadTable | null>(null);
+const field = useTemplateRef<HTMLInputElement>("field");
 
-function clear(): void { text.value = ''; title.value = ''; problem.value = null; read.value = null; worker.cancel() }
-watch(visible, (now) => { if (now) clear(); else worker.cancel() })
-async function look(source: { text: string } | { file: File }): Promise<void> {
-  problem.value = null
-  read.value = null
-  try {
-    const reply = await worker.ask<'read'>({ kind: 'read', ...source })
-    if (!reply) return
-    if (reply.result.ok) read.value = reply.result.table
-    else problem.value = reply.result.message
-  } catch (failure) { problem.value = failure instanceof Error ? failure.message : String(failure) }
+function clear(): void {
+  text.value = "";
+  title.value = "";
+  problem.value = null;
+  read.value = null;
+  worker.cancel();
 }
-let timer: ReturnType<typeof setTimeout> | undefined
-watch(text, (now) => { clearTimeout(timer); if (now.trim() === '') { read.value = null; problem.value = null; return } timer = setTimeout(() => void look({ text: now }), 250) })
+watch(visible, (now) => {
+  if (now) clear();
+  else worker.cancel();
+});
+async function look(source: { text: string } | { file: File }): Promise<void> {
+  problem.value = null;
+  read.value = null;
+  try {
+    const reply = await worker.ask<"read">({ kind: "read", ...source });
+    if (!reply) return;
+    if (reply.result.ok) read.value = reply.result.table;
+    else problem.value = reply.result.message;
+  } catch (failure) {
+    problem.value = failure instanceof Error ? failure.message : String(failure);
+  }
+}
+let timer: ReturnType<typeof setTimeout> | undefined;
+watch(text, (now) => {
+  clearTimeout(timer);
+  if (now.trim() === "") {
+    read.value = null;
+    problem.value = null;
+    return;
+  }
+  timer = setTimeout(() => void look({ text: now }), 250);
+});
 function chosen(event: Event): void {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (file) takeFile(file)
+  const file = (event.target as HTMLInputElement).files?.[0];
+  if (file) takeFile(file);
 }
 function takeFile(file: File): void {
-  if (file.size > 60_000_000) { problem.value = `“${file.name}” has ${Math.round(file.size / 1e6)} MB; up to 60 are read.`; return }
-  title.value ||= file.name.replace(/\.\w+$/, '')
-  void look({ file })
+  if (file.size > 60_000_000) {
+    problem.value = `“${file.name}” has ${Math.round(file.size / 1e6)} MB; up to 60 are read.`;
+    return;
+  }
+  title.value ||= file.name.replace(/\.\w+$/, "");
+  void look({ file });
 }
-function dropped(event: DragEvent): void { const file = event.dataTransfer?.files[0]; if (file) takeFile(file) }
+function dropped(event: DragEvent): void {
+  const file = event.dataTransfer?.files[0];
+  if (file) takeFile(file);
+}
 const shown = (value: number | null, j: number) => {
-  if (value === null) return '–'
-  const c = read.value!.columns[j]!
-  if (c.kind === 'date') { const d = dateOf(value); return `${d.year}-${String(d.month).padStart(2, '0')}-${String(d.day).padStart(2, '0')}` }
-  return c.kind === 'year' ? String(value) : c.unit?.startsWith('%') ? `${formatNumber(value * 100)} %` : formatNumber(value, 10)
-}
-const KINDS = { number: 'numbers', date: 'dates', year: 'years', text: 'words, left out' } as const
+  if (value === null) return "–";
+  const c = read.value!.columns[j]!;
+  if (c.kind === "date") {
+    const d = dateOf(value);
+    return `${d.year}-${String(d.month).padStart(2, "0")}-${String(d.day).padStart(2, "0")}`;
+  }
+  return c.kind === "year"
+    ? String(value)
+    : c.unit?.startsWith("%")
+      ? `${formatNumber(value * 100)} %`
+      : formatNumber(value, 10);
+};
+const KINDS = { number: "numbers", date: "dates", year: "years", text: "words, left out" } as const;
 function keep(): void {
-  if (!read.value) return
-  const base = title.value.trim() || read.value.columns.find((c) => c.kind === 'number')?.name || 'data'
-  const kept = keepTable(read.value, base, toRaw(props.document))
-  store.replace(`add the data ${kept.name}`, kept.source)
-  visible.value = false
-  emit('kept', kept.name)
+  if (!read.value) return;
+  const base = title.value.trim() || read.value.columns.find((c) => c.kind === "number")?.name || "data";
+  const kept = keepTable(read.value, base, toRaw(props.document));
+  store.replace(`add the data ${kept.name}`, kept.source);
+  visible.value = false;
+  emit("kept", kept.name);
 }
-defineExpose({ take: (pasted: string) => { text.value = pasted; void look({ text: pasted }) }, takeFile })
+defineExpose({
+  take: (pasted: string) => {
+    text.value = pasted;
+    void look({ text: pasted });
+  },
+  takeFile,
+});
 </script>
 
 <template>
   <Dialog v-model:visible="visible" modal header="Data from elsewhere" :style="{ width: '46rem', maxWidth: '96vw' }">
     <div class="rows" @dragover.prevent @drop.prevent="dropped">
-      <label class="paste">Paste a table: rows below each other, columns parted by tabs, commas or semicolons<Textarea v-model="text" rows="5" autofocus spellcheck="false" placeholder="price [$]	sold
+      <label class="paste"
+        >Paste a table: rows below each other, columns parted by tabs, commas or semicolons<Textarea
+          v-model="text"
+          rows="5"
+          autofocus
+          spellcheck="false"
+          placeholder="price [$]	sold
 6	240
-9	150" /></label>
-      <p class="file"><input ref="field" type="file" accept=".csv,.tsv,.txt,.xlsx,.json" class="sr-only" aria-label="File with a table" tabindex="-1" @change="chosen"><Button label="Or choose a file" size="small" severity="secondary" outlined @click="field?.click()" /> <span class="quiet">CSV, TSV, XLSX or JSON; it can be dropped here too</span></p>
-      <p v-if="worker.busy.value" class="busy" role="status">Reading … {{ Math.round(worker.progress.value * 100) }} % <button type="button" class="word-button" @click="worker.cancel()">cancel</button></p>
+9	150"
+      /></label>
+      <p class="file">
+        <input
+          ref="field"
+          type="file"
+          accept=".csv,.tsv,.txt,.xlsx,.json"
+          class="sr-only"
+          aria-label="File with a table"
+          tabindex="-1"
+          @change="chosen"
+        /><Button label="Or choose a file" size="small" severity="secondary" outlined @click="field?.click()" />
+        <span class="quiet">CSV, TSV, XLSX or JSON; it can be dropped here too</span>
+      </p>
+      <p v-if="worker.busy.value" class="busy" role="status">
+        Reading … {{ Math.round(worker.progress.value * 100) }} %
+        <button type="button" class="word-button" @click="worker.cancel()">cancel</button>
+      </p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <template v-if="read">
-        <p class="what" role="status">{{ read.rows.length.toLocaleString('en') }} rows{{ read.header ? ' under a header' : ', no header' }}: {{ read.columns.map((c) => `${c.name}${c.unit ? ` in ${c.unit}` : ''} (${KINDS[c.kind]})`).join(', ') }}.{{ read.missing > 0 ? ` ${read.missing} empty cell${read.missing === 1 ? '' : 's'}.` : '' }}</p>
+        <p class="what" role="status">
+          {{ read.rows.length.toLocaleString("en") }} rows{{ read.header ? " under a header" : ", no header" }}:
+          {{ read.columns.map((c) => `${c.name}${c.unit ? ` in ${c.unit}` : ""} (${KINDS[c.kind]})`).join(", ") }}.{{
+            read.missing > 0 ? ` ${read.missing} empty cell${read.missing === 1 ? "" : "s"}.` : ""
+          }}
+        </p>
         <p v-for="n in read.notes" :key="n" class="quiet">{{ n }}</p>
-        <p v-if="read.odd.length > 0" class="problem">Not a number, and left empty: {{ read.odd.slice(0, 8).map((o) => `“${o.text}” in row ${o.row + 1}, ${read!.columns[o.column]!.name}`).join('; ') }}{{ read.odd.length > 8 ? ` and ${read.odd.length - 8} more` : '' }}.</p>
-        <div class="scroll" tabindex="0" role="group" aria-label="How it was understood"><table>
-          <thead><tr><th v-for="c in read.columns" :key="c.name" scope="col">{{ c.name }}<template v-if="c.unit">, {{ c.unit }}</template></th></tr></thead>
-          <tbody><tr v-for="(r, i) in read.rows.slice(0, 6)" :key="i"><td v-for="(v, j) in r" :key="j" :class="{ odd: read.odd.some((o) => o.row === i && o.column === j) }">{{ shown(v, j) }}</td></tr></tbody>
-        </table></div>
-        <p v-if="read.rows.length > 6" class="quiet">and {{ (read.rows.length - 6).toLocaleString('en') }} more</p>
-        <label class="name">Name of the data <InputText v-model="title" size="small" :placeholder="read.columns.find((c) => c.kind === 'number')?.name ?? 'data'" /></label>
+        <p v-if="read.odd.length > 0" class="problem">
+          Not a number, and left empty:
+          {{
+            read.odd
+              .slice(0, 8)
+              .map((o) => `“${o.text}” in row ${o.row + 1}, ${read!.columns[o.column]!.name}`)
+              .join("; ")
+          }}{{ read.odd.length > 8 ? ` and ${read.odd.length - 8} more` : "" }}.
+        </p>
+        <div class="scroll" tabindex="0" role="group" aria-label="How it was understood">
+          <table>
+            <thead>
+              <tr>
+                <th v-for="c in read.columns" :key="c.name" scope="col">
+                  {{ c.name }}<template v-if="c.unit">, {{ c.unit }}</template>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(r, i) in read.rows.slice(0, 6)" :key="i">
+                <td v-for="(v, j) in r" :key="j" :class="{ odd: read.odd.some((o) => o.row === i && o.column === j) }">
+                  {{ shown(v, j) }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p v-if="read.rows.length > 6" class="quiet">and {{ (read.rows.length - 6).toLocaleString("en") }} more</p>
+        <label class="name"
+          >Name of the data
+          <InputText
+            v-model="title"
+            size="small"
+            :placeholder="read.columns.find((c) => c.kind === 'number')?.name ?? 'data'"
+        /></label>
       </template>
     </div>
-    <template #footer><Button label="Leave" severity="secondary" text @click="visible = false" /><Button label="Keep the rows" :disabled="!read" @click="keep" /></template>
+    <template #footer
+      ><Button label="Leave" severity="secondary" text @click="visible = false" /><Button
+        label="Keep the rows"
+        :disabled="!read"
+        @click="keep"
+    /></template>
   </Dialog>
 </template>
 
 <style scoped>
-.rows { display: grid; gap: 0.7rem; }
-.paste { display: grid; gap: 0.3rem; }
-.paste textarea { font-family: inherit; width: 100%; tab-size: 12; }
-.file { display: flex; gap: 0.7rem; align-items: center; flex-wrap: wrap; }
-.scroll { overflow-x: auto; border: 1px solid var(--hairline); border-radius: 6px; }
-table { border-collapse: collapse; width: 100%; }
-th, td { text-align: right; padding: 3px 12px; border-bottom: 1px solid var(--hairline); white-space: nowrap; }
-.odd { background: var(--brick-soft); }
-.name { display: flex; gap: 0.6rem; align-items: center; }
+.rows {
+  display: grid;
+  gap: 0.7rem;
+}
+.paste {
+  display: grid;
+  gap: 0.3rem;
+}
+.paste textarea {
+  font-family: inherit;
+  width: 100%;
+  tab-size: 12;
+}
+.file {
+  display: flex;
+  gap: 0.7rem;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.scroll {
+  overflow-x: auto;
+  border: 1px solid var(--hairline);
+  border-radius: 6px;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th,
+td {
+  text-align: right;
+  padding: 3px 12px;
+  border-bottom: 1px solid var(--hairline);
+  white-space: nowrap;
+}
+.odd {
+  background: var(--brick-soft);
+}
+.name {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+}
 </style>

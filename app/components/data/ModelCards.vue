@@ -1,68 +1,195 @@
 <script setup lang="ts">
-import { beyondWords, formatNumber, formatQuantity } from '#core/explain'
-import type { Unit } from '#core/units'
-import type { RankedCard } from '~/workers/dataProtocol'
+import { beyondWords, formatNumber, formatQuantity } from "#core/explain";
+import type { Unit } from "#core/units";
+import type { RankedCard } from "~/workers/dataProtocol";
 
-const props = defineProps<{ cards: readonly RankedCard[]; chosen: string; x: string; name: string; input: Unit | null; output: Unit | null }>()
-const emit = defineEmits<{ choose: [key: string]; point: [key: string | null] }>()
-const fitted = computed(() => props.cards.filter((c) => c.reason === null))
-const refused = computed(() => props.cards.filter((c) => c.reason !== null))
-const title = (c: RankedCard) => `${c.family === 'own' ? 'own formula' : c.family === 'proportional' ? 'through the origin' : c.family}${c.family === 'power' || c.family === 'exponential' ? (c.method === 'logs' ? ', on logarithms' : ', direct') : ''}`
+const props = defineProps<{
+  cards: readonly RankedCard[];
+  chosen: string;
+  x: string;
+  name: string;
+  input: Unit | null;
+  output: Unit | null;
+}>();
+const emit = defineEmits<{ choose: [key: string]; point: [key: string | null] }>();
+const fitted = computed(() => props.cards.filter((c) => c.reason === null));
+const refused = computed(() => props.cards.filter((c) => c.reason !== null));
+const title = (c: RankedCard) =>
+  `${c.family === "own" ? "own formula" : c.family === "proportional" ? "through the origin" : c.family}${c.family === "power" || c.family === "exponential" ? (c.method === "logs" ? ", on logarithms" : ", direct") : ""}`;
 const growth = (c: RankedCard) => {
-  if (c.family !== 'exponential') return null
-  const b = c.constants[1]!.value
-  return `factor ${formatNumber(Math.exp(b), 5)} · ${b >= 0 ? 'grows' : 'shrinks'} ${formatNumber(Math.abs(Math.expm1(b)) * 100, 4)} % · ${b > 0 ? 'doubles' : 'halves'} in ${formatNumber(Math.LN2 / Math.abs(b), 4)}`
-}
-const miss = (c: RankedCard) => (c.leaveOneOut === null ? null : formatQuantity(Number(c.leaveOneOut.toPrecision(3)), props.output, 3))
+  if (c.family !== "exponential") return null;
+  const b = c.constants[1]!.value;
+  return `factor ${formatNumber(Math.exp(b), 5)} · ${b >= 0 ? "grows" : "shrinks"} ${formatNumber(Math.abs(Math.expm1(b)) * 100, 4)} % · ${b > 0 ? "doubles" : "halves"} in ${formatNumber(Math.LN2 / Math.abs(b), 4)}`;
+};
+const miss = (c: RankedCard) =>
+  c.leaveOneOut === null ? null : formatQuantity(Number(c.leaveOneOut.toPrecision(3)), props.output, 3);
 function key(event: KeyboardEvent, i: number): void {
-  const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-  if (!step) return
-  const next = fitted.value[i + step]
-  if (!next) return
-  event.preventDefault()
-  event.stopPropagation()
-  emit('choose', cardKey(next))
-  void nextTick(() => document.querySelector<HTMLElement>(`[data-model="${cardKey(next)}"]`)?.focus())
+  const step = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
+  if (!step) return;
+  const next = fitted.value[i + step];
+  if (!next) return;
+  event.preventDefault();
+  event.stopPropagation();
+  emit("choose", cardKey(next));
+  void nextTick(() => document.querySelector<HTMLElement>(`[data-model="${cardKey(next)}"]`)?.focus());
 }
 </script>
 
 <template>
   <div role="radiogroup" aria-label="Models, best first" class="cards">
-    <div v-for="(c, i) in fitted" :key="cardKey(c)" role="none" class="card" :class="{ chosen: cardKey(c) === chosen }" @click="emit('choose', cardKey(c))" @mouseenter="emit('point', cardKey(c))" @mouseleave="emit('point', null)">
+    <div
+      v-for="(c, i) in fitted"
+      :key="cardKey(c)"
+      role="none"
+      class="card"
+      :class="{ chosen: cardKey(c) === chosen }"
+      @click="emit('choose', cardKey(c))"
+      @mouseenter="emit('point', cardKey(c))"
+      @mouseleave="emit('point', null)"
+    >
       <div
-        role="radio" class="choice" :aria-checked="cardKey(c) === chosen" :aria-label="`${title(c)}: ${name}(${x}) = ${c.text}`" :tabindex="cardKey(c) === chosen ? 0 : -1" :data-model="cardKey(c)"
-        @keydown.enter.prevent="emit('choose', cardKey(c))" @keydown.space.prevent="emit('choose', cardKey(c))" @keydown="key($event, i)" @focus="emit('point', cardKey(c))" @blur="emit('point', null)"
+        role="radio"
+        class="choice"
+        :aria-checked="cardKey(c) === chosen"
+        :aria-label="`${title(c)}: ${name}(${x}) = ${c.text}`"
+        :tabindex="cardKey(c) === chosen ? 0 : -1"
+        :data-model="cardKey(c)"
+        @keydown.enter.prevent="emit('choose', cardKey(c))"
+        @keydown.space.prevent="emit('choose', cardKey(c))"
+        @keydown="key($event, i)"
+        @focus="emit('point', cardKey(c))"
+        @blur="emit('point', null)"
       >
-      <p class="head"><span class="formula"><MathText :latex="`${name}(${x}) = ${c.latex}`" :text="`${name}(${x}) = ${c.text}`" /></span><span class="family">{{ title(c) }}</span></p>
-      <p class="quiet"><template v-if="miss(c) !== null">typical miss <b>{{ miss(c) }}</b></template><template v-else>goes through every row it must</template><template v-if="c.r2 !== null"> · R² {{ formatNumber(c.r2, 4) }}</template><template v-if="c.tied"> · as good as the one above</template></p>
-      <p v-if="growth(c)" class="quiet">{{ growth(c) }}</p>
-      <p v-for="b in c.beyond" :key="b.kind + ('side' in b ? b.side : '')" :class="beyondWords(b, x, input, output).warns ? 'problem' : 'quiet'">{{ beyondWords(b, x, input, output).text }}</p>
-      <p v-if="c.fewRuns" class="problem">misses keep their sign for long: the shape does not fit</p>
+        <p class="head">
+          <span class="formula"
+            ><MathText :latex="`${name}(${x}) = ${c.latex}`" :text="`${name}(${x}) = ${c.text}`" /></span
+          ><span class="family">{{ title(c) }}</span>
+        </p>
+        <p class="quiet">
+          <template v-if="miss(c) !== null"
+            >typical miss <b>{{ miss(c) }}</b></template
+          ><template v-else>goes through every row it must</template
+          ><template v-if="c.r2 !== null"> · R² {{ formatNumber(c.r2, 4) }}</template
+          ><template v-if="c.tied"> · as good as the one above</template>
+        </p>
+        <p v-if="growth(c)" class="quiet">{{ growth(c) }}</p>
+        <p
+          v-for="b in c.beyond"
+          :key="b.kind + ('side' in b ? b.side : '')"
+          :class="beyondWords(b, x, input, output).warns ? 'problem' : 'quiet'"
+        >
+          {{ beyondWords(b, x, input, output).text }}
+        </p>
+        <p v-if="c.fewRuns" class="problem">misses keep their sign for long: the shape does not fit</p>
       </div>
       <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
         <summary>constants</summary>
-        <table><tbody><tr v-for="k in c.constants" :key="k.name"><th scope="row">{{ k.name }}</th><td>{{ formatNumber(k.value, 10) }}</td><td class="quiet">{{ k.standardError === null ? 'no spread known' : `± ${formatNumber(k.standardError, 3)}` }}</td></tr></tbody></table>
-        <p class="quiet">{{ c.n }} rows<template v-if="c.residualSd !== null"> · residual standard deviation {{ formatNumber(c.residualSd, 4) }}</template><template v-if="c.aicc !== null"> · AICc {{ formatNumber(c.aicc, 4) }}</template> · sum of squares {{ formatNumber(c.rss, 5) }}</p>
+        <table>
+          <tbody>
+            <tr v-for="k in c.constants" :key="k.name">
+              <th scope="row">{{ k.name }}</th>
+              <td>{{ formatNumber(k.value, 10) }}</td>
+              <td class="quiet">
+                {{ k.standardError === null ? "no spread known" : `± ${formatNumber(k.standardError, 3)}` }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="quiet">
+          {{ c.n }} rows<template v-if="c.residualSd !== null">
+            · residual standard deviation {{ formatNumber(c.residualSd, 4) }}</template
+          ><template v-if="c.aicc !== null"> · AICc {{ formatNumber(c.aicc, 4) }}</template> · sum of squares
+          {{ formatNumber(c.rss, 5) }}
+        </p>
       </details>
     </div>
-    <details v-if="refused.length > 0" class="refused"><summary>{{ refused.length }} cannot be fitted</summary><ul><li v-for="c in refused" :key="cardKey(c)" class="quiet"><b>{{ title(c) }}</b>: <PlainText :text="c.reason!" /></li></ul></details>
+    <details v-if="refused.length > 0" class="refused">
+      <summary>{{ refused.length }} cannot be fitted</summary>
+      <ul>
+        <li v-for="c in refused" :key="cardKey(c)" class="quiet">
+          <b>{{ title(c) }}</b
+          >: <PlainText :text="c.reason!" />
+        </li>
+      </ul>
+    </details>
   </div>
 </template>
 
 <style scoped>
-.cards { display: grid; gap: 0.6rem; }
-.card { border: 1px solid var(--hairline); border-radius: 8px; padding: 0.5rem 0.75rem; background: var(--paper); cursor: pointer; display: grid; gap: 0.15rem; }
-.choice { display: grid; gap: 0.15rem; }
-.card:hover { border-color: var(--ink-3); }
-.card.chosen { border-color: var(--jade); box-shadow: 0 0 0 1px var(--jade); }
-.head { display: flex; justify-content: space-between; gap: 0.5rem; align-items: start; }
-.formula { overflow-x: auto; overflow-y: hidden; padding: 2px 0; min-width: 0; }
-.family { font-size: 0.8rem; padding: 1px 8px; border-radius: 9px; background: var(--panel); color: var(--ink-2); white-space: nowrap; }
-.chosen .family { background: var(--jade-soft); color: var(--jade); }
-b { color: var(--ink); }
-summary { cursor: pointer; color: var(--jade); font-weight: 600; font-size: 0.85rem; width: fit-content; }
-table { border-collapse: collapse; }
-th, td { padding: 1px 0.8rem 1px 0; text-align: left; font-size: 0.9rem; }
-th { font-family: var(--book); font-style: italic; }
-.refused ul { display: grid; gap: 0.2rem; padding-top: 0.3rem; }
+.cards {
+  display: grid;
+  gap: 0.6rem;
+}
+.card {
+  border: 1px solid var(--hairline);
+  border-radius: 8px;
+  padding: 0.5rem 0.75rem;
+  background: var(--paper);
+  cursor: pointer;
+  display: grid;
+  gap: 0.15rem;
+}
+.choice {
+  display: grid;
+  gap: 0.15rem;
+}
+.card:hover {
+  border-color: var(--ink-3);
+}
+.card.chosen {
+  border-color: var(--jade);
+  box-shadow: 0 0 0 1px var(--jade);
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: 0.5rem;
+  align-items: start;
+}
+.formula {
+  overflow-x: auto;
+  overflow-y: hidden;
+  padding: 2px 0;
+  min-width: 0;
+}
+.family {
+  font-size: 0.8rem;
+  padding: 1px 8px;
+  border-radius: 9px;
+  background: var(--panel);
+  color: var(--ink-2);
+  white-space: nowrap;
+}
+.chosen .family {
+  background: var(--jade-soft);
+  color: var(--jade);
+}
+b {
+  color: var(--ink);
+}
+summary {
+  cursor: pointer;
+  color: var(--jade);
+  font-weight: 600;
+  font-size: 0.85rem;
+  width: fit-content;
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 1px 0.8rem 1px 0;
+  text-align: left;
+  font-size: 0.9rem;
+}
+th {
+  font-family: var(--book);
+  font-style: italic;
+}
+.refused ul {
+  display: grid;
+  gap: 0.2rem;
+  padding-top: 0.3rem;
+}
 </style>

@@ -1,40 +1,56 @@
 <script setup lang="ts">
-import type { CaseFile } from '#core/model'
-import { caseApi, type ShelfCase } from '~/utils/caseApi'
+import type { CaseFile } from "#core/model";
+import { caseApi, type ShelfCase } from "~/utils/caseApi";
 
 /** What to compare with: these numbers as they stand now, or another case of the shelf. */
-const props = defineProps<{ document: CaseFile; ownId: string }>()
-const visible = defineModel<boolean>('visible', { required: true })
-const emit = defineEmits<{ choose: [ghost: { name: string; document: CaseFile }] }>()
-const cards = shallowRef<ShelfCase[] | null>(null)
-const problem = ref<string | null>(null)
+const props = defineProps<{ document: CaseFile; ownId: string }>();
+const visible = defineModel<boolean>("visible", { required: true });
+const emit = defineEmits<{ choose: [ghost: { name: string; document: CaseFile }] }>();
+const cards = shallowRef<ShelfCase[] | null>(null);
+const problem = ref<string | null>(null);
 
 watch(visible, async (now) => {
-  if (!now) return
-  problem.value = null
-  try { cards.value = (await caseApi.list()).filter((c) => c.id !== props.ownId) } catch { cards.value = []; problem.value = 'The shelf cannot be reached just now.' }
-})
+  if (!now) return;
+  problem.value = null;
+  try {
+    cards.value = (await caseApi.list()).filter((c) => c.id !== props.ownId);
+  } catch {
+    cards.value = [];
+    problem.value = "The shelf cannot be reached just now.";
+  }
+});
 function hold(): void {
-  const numbers = (props.document.givens ?? []).filter((g) => g.vary).map((g) => `${g.name} = ${g.value}`)
-  emit('choose', { name: numbers.length > 0 && numbers.length < 4 ? `with ${numbers.join(', ')}` : 'before', document: JSON.parse(JSON.stringify(props.document)) as CaseFile })
-  visible.value = false
+  const numbers = (props.document.givens ?? []).filter((g) => g.vary).map((g) => `${g.name} = ${g.value}`);
+  emit("choose", {
+    name: numbers.length > 0 && numbers.length < 4 ? `with ${numbers.join(", ")}` : "before",
+    document: JSON.parse(JSON.stringify(props.document)) as CaseFile,
+  });
+  visible.value = false;
 }
 async function choose(card: ShelfCase): Promise<void> {
   try {
-    const kept = await caseApi.get(card.id)
-    emit('choose', { name: kept.title, document: kept.case })
-    visible.value = false
-  } catch { problem.value = `“${card.title}” could not be opened.` }
+    const kept = await caseApi.get(card.id);
+    emit("choose", { name: kept.title, document: kept.case });
+    visible.value = false;
+  } catch {
+    problem.value = `“${card.title}” could not be opened.`;
+  }
 }
 </script>
 
 <template>
   <Dialog v-model:visible="visible" modal header="Compare with" :style="{ width: '32rem', maxWidth: '95vw' }">
     <div class="ways">
-      <button type="button" class="way" @click="hold"><b>These numbers as they are now</b><span class="quiet">Their curves stay as a pale band while you vary a given.</span></button>
+      <button type="button" class="way" @click="hold">
+        <b>These numbers as they are now</b
+        ><span class="quiet">Their curves stay as a pale band while you vary a given.</span>
+      </button>
       <template v-if="cards && cards.length > 0">
         <p class="panel-title">Another case</p>
-        <button v-for="c in cards" :key="c.id" type="button" class="way" @click="choose(c)"><b>{{ c.title }}</b><span v-if="c.summary.says" class="quiet">{{ c.summary.says }}</span></button>
+        <button v-for="c in cards" :key="c.id" type="button" class="way" @click="choose(c)">
+          <b>{{ c.title }}</b
+          ><span v-if="c.summary.says" class="quiet">{{ c.summary.says }}</span>
+        </button>
         <p class="quiet">Functions of the same name and unit are drawn.</p>
       </template>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -43,7 +59,22 @@ async function choose(card: ShelfCase): Promise<void> {
 </template>
 
 <style scoped>
-.ways { display: grid; gap: 0.5rem; }
-.way { display: grid; gap: 2px; text-align: left; padding: 0.5rem 0.8rem; border: 1px solid var(--hairline); border-radius: 8px; background: var(--paper); cursor: pointer; }
-.way:hover { border-color: var(--jade); background: var(--jade-soft); }
+.ways {
+  display: grid;
+  gap: 0.5rem;
+}
+.way {
+  display: grid;
+  gap: 2px;
+  text-align: left;
+  padding: 0.5rem 0.8rem;
+  border: 1px solid var(--hairline);
+  border-radius: 8px;
+  background: var(--paper);
+  cursor: pointer;
+}
+.way:hover {
+  border-color: var(--jade);
+  background: var(--jade-soft);
+}
 </style>

@@ -1,92 +1,198 @@
 <script setup lang="ts">
-import { useIntersectionObserver, watchDebounced } from '@vueuse/core'
-import { suggestions, type Suggestion } from '#core/story'
-import { buildModel, type CaseFile, type Question } from '#core/model'
-import type { Desk, DeskFinding } from '#core/desk'
-import type { Slip } from '#core/slips'
-import type { GhostAnswer } from '~/workers/protocol'
-import type { ComponentPublicInstance } from 'vue'
+import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
+import { suggestions, type Suggestion } from "#core/story";
+import { buildModel, type CaseFile, type Question } from "#core/model";
+import type { Desk, DeskFinding } from "#core/desk";
+import type { Slip } from "#core/slips";
+import type { GhostAnswer } from "~/workers/protocol";
+import type { ComponentPublicInstance } from "vue";
 
 /** A hand that has moved nothing for this long rests, in ms. */
-const REST = 150
+const REST = 150;
 
-const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; stale: boolean; slips: readonly Slip[]; ghost: readonly GhostAnswer[]; ghostName: string | null }>()
-const emit = defineEmits<{ point: [key: string | null]; begin: [text: string]; look: [view: { from: number; to: number }] }>()
-const store = useCaseStore()
-const toast = useToast()
+const props = defineProps<{
+  document: CaseFile;
+  desk: Desk | null;
+  lit: ReadonlySet<string> | null;
+  stale: boolean;
+  slips: readonly Slip[];
+  ghost: readonly GhostAnswer[];
+  ghostName: string | null;
+}>();
+const emit = defineEmits<{
+  point: [key: string | null];
+  begin: [text: string];
+  look: [view: { from: number; to: number }];
+}>();
+const store = useCaseStore();
+const toast = useToast();
 
-const questions = computed(() => props.document.questions ?? [])
-const offers = shallowRef<Suggestion[]>([])
+const questions = computed(() => props.document.questions ?? []);
+const offers = shallowRef<Suggestion[]>([]);
 // Offers wait until the case is calm: they must not flicker while somebody types or drags.
-const offer = () => { offers.value = suggestions(buildModel(props.document)) }
-watchDebounced(() => props.desk, offer, { debounce: 250, maxWait: 2000, immediate: true })
+const offer = () => {
+  offers.value = suggestions(buildModel(props.document));
+};
+watchDebounced(() => props.desk, offer, { debounce: 250, maxWait: 2000, immediate: true });
 function ask(wanted: Suggestion): void {
-  store.change('ask a suggested question', (d) => { d.questions = [...(d.questions ?? []), wanted.question] })
+  store.change("ask a suggested question", (d) => {
+    d.questions = [...(d.questions ?? []), wanted.question];
+  });
 }
-const NONE: readonly Slip[] = []
-const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])))
-interface Row { readonly q: Question; readonly card: DeskFinding | null; readonly slips: readonly Slip[] }
-const rowOf = (q: Question): Row => ({ q, card: props.desk?.findings.find((f) => f.id === q.id) ?? null, slips: slipsBy.value.get(`question:${q.id}`) ?? NONE })
+const NONE: readonly Slip[] = [];
+const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])));
+interface Row {
+  readonly q: Question;
+  readonly card: DeskFinding | null;
+  readonly slips: readonly Slip[];
+}
+const rowOf = (q: Question): Row => ({
+  q,
+  card: props.desk?.findings.find((f) => f.id === q.id) ?? null,
+  slips: slipsBy.value.get(`question:${q.id}`) ?? NONE,
+});
 
 // ---- While a hand drags, the cards nobody can see wait until it rests; those in sight change in every frame.
-const cards = useTemplateRef<ComponentPublicInstance[]>('cards')
-const outOfSight = new Set<string>()
-useIntersectionObserver(() => (cards.value ?? []).map((c) => c.$el as HTMLElement), (entries) => {
-  for (const { target, isIntersecting } of entries) { const id = (target as HTMLElement).dataset.id!; if (isIntersecting) outOfSight.delete(id); else outOfSight.add(id) }
-}, { rootMargin: '60px' })
+const cards = useTemplateRef<ComponentPublicInstance[]>("cards");
+const outOfSight = new Set<string>();
+useIntersectionObserver(
+  () => (cards.value ?? []).map((c) => c.$el as HTMLElement),
+  (entries) => {
+    for (const { target, isIntersecting } of entries) {
+      const id = (target as HTMLElement).dataset.id!;
+      if (isIntersecting) outOfSight.delete(id);
+      else outOfSight.add(id);
+    }
+  },
+  { rootMargin: "60px" },
+);
 /** Counts how often a dragging hand came to rest. */
-const rests = ref(0)
-watchDebounced(() => props.desk, () => { if (store.isDragged()) rests.value++ }, { debounce: REST })
-let restsSeen = 0
+const rests = ref(0);
+watchDebounced(
+  () => props.desk,
+  () => {
+    if (store.isDragged()) rests.value++;
+  },
+  { debounce: REST },
+);
+let restsSeen = 0;
 const rows = computed((before: Row[] | undefined) => {
-  const waits = before !== undefined && store.isDragged() && rests.value === restsSeen
-  restsSeen = rests.value
-  return questions.value.map((q) => (waits && outOfSight.has(q.id) ? before.find((r) => r.q.id === q.id) : undefined) ?? rowOf(q))
-})
+  const waits = before !== undefined && store.isDragged() && rests.value === restsSeen;
+  restsSeen = rests.value;
+  return questions.value.map(
+    (q) => (waits && outOfSight.has(q.id) ? before.find((r) => r.q.id === q.id) : undefined) ?? rowOf(q),
+  );
+});
 /** Changes only when a name or its description does. */
-const names = computed(() => JSON.stringify([props.document.functions, props.document.givens].map((list) => (list ?? []).map((r) => [r.name, r.label]))))
-const was = (id: string, says: string | undefined) => { const g = says === undefined ? undefined : props.ghost.find((a) => a.id === id); return g && g.says !== says ? g.says : null }
+const names = computed(() =>
+  JSON.stringify(
+    [props.document.functions, props.document.givens].map((list) => (list ?? []).map((r) => [r.name, r.label])),
+  ),
+);
+const was = (id: string, says: string | undefined) => {
+  const g = says === undefined ? undefined : props.ghost.find((a) => a.id === id);
+  return g && g.says !== says ? g.says : null;
+};
 
 // ---- what matters most
-const document_ = computed(() => props.document)
-const influence = useInfluence(document_)
-const weighed = computed(() => ({ report: influence.report.value, state: influence.state.value }))
-function weigh(id: string): void { if (influence.question.value === id) influence.close(); else influence.open(id) }
+const document_ = computed(() => props.document);
+const influence = useInfluence(document_);
+const weighed = computed(() => ({ report: influence.report.value, state: influence.state.value }));
+function weigh(id: string): void {
+  if (influence.question.value === id) influence.close();
+  else influence.open(id);
+}
 
 // ---- a closer look at one answer
-const closeUp = ref<string | null>(null)
+const closeUp = ref<string | null>(null);
 function remove(q: Question): void {
-  const needed = (props.desk?.links ?? []).filter(([from]) => from === `question:${q.id}`).map(([, to]) => to.split(':')[1]!)
-  store.change('delete a question', (d) => { d.questions = d.questions!.filter((r) => r.id !== q.id) })
-  toast.add({ severity: needed.length > 0 ? 'warn' : 'info', summary: 'The question is deleted.', detail: needed.length > 0 ? `${needed.join(', ')} used its answer. Undo brings it back.` : 'Undo brings it back.', life: 6000 })
+  const needed = (props.desk?.links ?? [])
+    .filter(([from]) => from === `question:${q.id}`)
+    .map(([, to]) => to.split(":")[1]!);
+  store.change("delete a question", (d) => {
+    d.questions = d.questions!.filter((r) => r.id !== q.id);
+  });
+  toast.add({
+    severity: needed.length > 0 ? "warn" : "info",
+    summary: "The question is deleted.",
+    detail: needed.length > 0 ? `${needed.join(", ")} used its answer. Undo brings it back.` : "Undo brings it back.",
+    life: 6000,
+  });
 }
 </script>
 
 <template>
   <section class="panel findings" aria-labelledby="findings-title">
     <div class="panel-head">
-      <h2 id="findings-title" class="panel-title" tabindex="-1">Findings<span class="panel-count">{{ questions.length }}</span></h2>
+      <h2 id="findings-title" class="panel-title" tabindex="-1">
+        Findings<span class="panel-count">{{ questions.length }}</span>
+      </h2>
       <button type="button" class="word-button" @click="emit('begin', '')">+ Question</button>
     </div>
-    <p v-if="questions.length === 0" class="quiet">No question yet. A line with a question mark asks: <code>R = C ?</code>, <code>greatest P ?</code>, <code>P(250) ?</code></p>
+    <p v-if="questions.length === 0" class="quiet">
+      No question yet. A line with a question mark asks: <code>R = C ?</code>, <code>greatest P ?</code>,
+      <code>P(250) ?</code>
+    </p>
     <ol>
       <FindingCard
-        ref="cards" v-for="{ q, card, slips: notes } in rows" :key="q.id" :q="q" :card="card" :names="names" :slips="notes" :stale="stale" :dim="lit !== null && !lit.has(`question:${q.id}`)" :lit="lit?.has(`question:${q.id}`) ?? false"
-        :was="was(q.id, card?.says)" :ghost-name="ghostName" :close-up="closeUp === q.id ? document : null" :influence="influence.question.value === q.id ? weighed : null"
-        @point="emit('point', $event)" @look="emit('look', $event)" @close="closeUp = closeUp === q.id ? null : q.id" @weigh="weigh" @remove="remove"
+        ref="cards"
+        v-for="{ q, card, slips: notes } in rows"
+        :key="q.id"
+        :q="q"
+        :card="card"
+        :names="names"
+        :slips="notes"
+        :stale="stale"
+        :dim="lit !== null && !lit.has(`question:${q.id}`)"
+        :lit="lit?.has(`question:${q.id}`) ?? false"
+        :was="was(q.id, card?.says)"
+        :ghost-name="ghostName"
+        :close-up="closeUp === q.id ? document : null"
+        :influence="influence.question.value === q.id ? weighed : null"
+        @point="emit('point', $event)"
+        @look="emit('look', $event)"
+        @close="closeUp = closeUp === q.id ? null : q.id"
+        @weigh="weigh"
+        @remove="remove"
       />
     </ol>
     <div v-if="offers.length > 0" class="offers">
       <p class="quiet">You could ask:</p>
-      <ul><li v-for="o in offers" :key="o.says"><button type="button" class="offer" @click="ask(o)">{{ o.says }}</button></li></ul>
+      <ul>
+        <li v-for="o in offers" :key="o.says">
+          <button type="button" class="offer" @click="ask(o)">{{ o.says }}</button>
+        </li>
+      </ul>
     </div>
   </section>
 </template>
 
 <style scoped>
-.findings { background: var(--panel); }
-.offers { margin-top: 0.8rem; }
-.offers ul { display: grid; gap: 0.3rem; margin-top: 0.3rem; justify-items: start; }
-.offer { border: 1px dashed var(--ink-3); background: none; border-radius: 12px; padding: 3px 11px; cursor: pointer; font-size: 0.9rem; color: var(--ink); text-align: left; }
-.offer:hover { border-color: var(--jade); color: var(--jade); background: var(--jade-soft); }
+.findings {
+  background: var(--panel);
+}
+.offers {
+  margin-top: 0.8rem;
+}
+.offers ul {
+  display: grid;
+  gap: 0.3rem;
+  margin-top: 0.3rem;
+  justify-items: start;
+}
+.offer {
+  border: 1px dashed var(--ink-3);
+  background: none;
+  border-radius: 12px;
+  padding: 3px 11px;
+  cursor: pointer;
+  font-size: 0.9rem;
+  color: var(--ink);
+  text-align: left;
+}
+.offer:hover {
+  border-color: var(--jade);
+  color: var(--jade);
+  background: var(--jade-soft);
+}
 </style>

@@ -1,136 +1,268 @@
 <script setup lang="ts">
-import { readAmountText, retypedAmount } from '#core/story'
-import { formatQuantity } from '#core/explain'
-import { parseUnit } from '#core/units'
-import type { CaseFile, Given } from '#core/model'
-import { trackOf, type Desk } from '#core/desk'
-import type { Slip } from '#core/slips'
+import { readAmountText, retypedAmount } from "#core/story";
+import { formatQuantity } from "#core/explain";
+import { parseUnit } from "#core/units";
+import type { CaseFile, Given } from "#core/model";
+import { trackOf, type Desk } from "#core/desk";
+import type { Slip } from "#core/slips";
 
-const props = defineProps<{ document: CaseFile; desk: Desk | null; lit: ReadonlySet<string> | null; slips: readonly Slip[]; ghostName: string | null }>()
-const emit = defineEmits<{ point: [key: string | null]; begin: [text: string]; ghost: [] }>()
-const store = useCaseStore()
-const toast = useToast()
+const props = defineProps<{
+  document: CaseFile;
+  desk: Desk | null;
+  lit: ReadonlySet<string> | null;
+  slips: readonly Slip[];
+  ghostName: string | null;
+}>();
+const emit = defineEmits<{ point: [key: string | null]; begin: [text: string]; ghost: [] }>();
+const store = useCaseStore();
+const toast = useToast();
 
-const rows = computed(() => props.document.givens ?? [])
-const variables = computed(() => props.document.variables ?? [])
-const deskOf = (name: string) => props.desk?.givens.find((g) => g.name === name)
-const shownVariable = (name: string) => props.desk?.variables.find((v) => v.name === name)
-const unitOf = (g: Given) => (g.unit ? parseUnit(g.unit).unit : null)
-const shown = (g: Given) => formatQuantity(g.value, unitOf(g), 12)
-const NONE: readonly Slip[] = []
-const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])))
-const slipsOf = (key: string) => slipsBy.value.get(key) ?? NONE
-const isSlip = (name: string, message: string) => slipsOf(`given:${name}`).some((s) => s.message === message)
-const dim = (key: string) => props.lit !== null && !props.lit.has(key)
+const rows = computed(() => props.document.givens ?? []);
+const variables = computed(() => props.document.variables ?? []);
+const deskOf = (name: string) => props.desk?.givens.find((g) => g.name === name);
+const shownVariable = (name: string) => props.desk?.variables.find((v) => v.name === name);
+const unitOf = (g: Given) => (g.unit ? parseUnit(g.unit).unit : null);
+const shown = (g: Given) => formatQuantity(g.value, unitOf(g), 12);
+const NONE: readonly Slip[] = [];
+const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])));
+const slipsOf = (key: string) => slipsBy.value.get(key) ?? NONE;
+const isSlip = (name: string, message: string) => slipsOf(`given:${name}`).some((s) => s.message === message);
+const dim = (key: string) => props.lit !== null && !props.lit.has(key);
 
 function checkValue(text: string): string | null {
-  const read = readAmountText(text)
-  return read && read.rest.trim() === '' ? null : 'A number should stand here, with its unit if it changes: 180, $180, 4.2 %.'
+  const read = readAmountText(text);
+  return read && read.rest.trim() === ""
+    ? null
+    : "A number should stand here, with its unit if it changes: 180, $180, 4.2 %.";
 }
 function setValue(g: Given, text: string): void {
-  const read = readAmountText(text)
-  if (!read) return
-  const typed = retypedAmount(read, g.unit)
+  const read = readAmountText(text);
+  if (!read) return;
+  const typed = retypedAmount(read, g.unit);
   store.change(`change ${g.name}`, (d) => {
-    const row = d.givens!.find((r) => r.name === g.name)!
-    row.value = typed.value
-    if (typed.unit) row.unit = typed.unit
-    if (row.vary) row.vary = { from: Math.min(row.vary.from, row.value), to: Math.max(row.vary.to, row.value) }
-  })
+    const row = d.givens!.find((r) => r.name === g.name)!;
+    row.value = typed.value;
+    if (typed.unit) row.unit = typed.unit;
+    if (row.vary) row.vary = { from: Math.min(row.vary.from, row.value), to: Math.max(row.vary.to, row.value) };
+  });
 }
 /** A step that a track of this length moves by: round, and about 200 to the track. */
 function stepOf(g: Given): number {
-  const width = g.vary!.to - g.vary!.from
-  const raw = width / 200
-  const power = 10 ** Math.floor(Math.log10(raw || 1))
-  return [1, 2, 5, 10].map((m) => m * power).find((s) => s >= raw) ?? raw
+  const width = g.vary!.to - g.vary!.from;
+  const raw = width / 200;
+  const power = 10 ** Math.floor(Math.log10(raw || 1));
+  return [1, 2, 5, 10].map((m) => m * power).find((s) => s >= raw) ?? raw;
 }
 function slide(g: Given, value: number | number[]): void {
-  const v = Number((Array.isArray(value) ? value[0]! : value).toPrecision(12))
-  store.change(`vary ${g.name}`, (d) => { d.givens!.find((r) => r.name === g.name)!.value = v }, `vary:${g.name}`)
+  const v = Number((Array.isArray(value) ? value[0]! : value).toPrecision(12));
+  store.change(
+    `vary ${g.name}`,
+    (d) => {
+      d.givens!.find((r) => r.name === g.name)!.value = v;
+    },
+    `vary:${g.name}`,
+  );
 }
 /** Where the hand is now; while it drags, the rest of the row waits for its answers. */
-const here = (g: Given) => store.document?.givens?.find((r) => r.name === g.name)?.value ?? g.value
+const here = (g: Given) => store.document?.givens?.find((r) => r.name === g.name)?.value ?? g.value;
 /** A handle that is held keeps the pointer: what lies under a hand that strays from the track neither answers nor lights up. */
 function hold(event: PointerEvent): void {
-  const handle = (event.target as Element).closest('[role="slider"]')
-  if (handle && event.button === 0) handle.setPointerCapture(event.pointerId)
+  const handle = (event.target as Element).closest('[role="slider"]');
+  if (handle && event.button === 0) handle.setPointerCapture(event.pointerId);
 }
 function vary(g: Given): void {
   store.change(g.vary ? `stop varying ${g.name}` : `vary ${g.name}`, (d) => {
-    const row = d.givens!.find((r) => r.name === g.name)!
-    if (row.vary) delete row.vary
-    else row.vary = trackOf(row.value)
-  })
+    const row = d.givens!.find((r) => r.name === g.name)!;
+    if (row.vary) delete row.vary;
+    else row.vary = trackOf(row.value);
+  });
 }
-function setLabel(list: 'givens' | 'variables', name: string, label: string): void {
+function setLabel(list: "givens" | "variables", name: string, label: string): void {
   store.change(`describe ${name}`, (d) => {
-    const row = d[list]!.find((r) => r.name === name)!
-    if (label.trim()) row.label = label.trim()
-    else delete row.label
-  })
+    const row = d[list]!.find((r) => r.name === name)!;
+    if (label.trim()) row.label = label.trim();
+    else delete row.label;
+  });
 }
 function checkRange(text: string): string | null {
-  return text.split(/\s*(?:…|\.\.\.?|\bto\b)\s*/).length === 2 ? null : 'A range has two ends, as in 0 … 320; ∞ leaves an end open.'
+  return text.split(/\s*(?:…|\.\.\.?|\bto\b)\s*/).length === 2
+    ? null
+    : "A range has two ends, as in 0 … 320; ∞ leaves an end open.";
 }
 function setRange(name: string, text: string): void {
-  const [from, to] = text.split(/\s*(?:…|\.\.\.?|\bto\b)\s*/)
-  const bound = (t: string) => { const s = t.trim(); if (s === '' || /∞/.test(s)) return undefined; if (rows.value.some((g) => g.name === s)) return s; const read = readAmountText(s); return read && /^[\s−\-\d.$€£]/.test(s) && read.rest.trim() === '' ? read.value : s }
+  const [from, to] = text.split(/\s*(?:…|\.\.\.?|\bto\b)\s*/);
+  const bound = (t: string) => {
+    const s = t.trim();
+    if (s === "" || /∞/.test(s)) return undefined;
+    if (rows.value.some((g) => g.name === s)) return s;
+    const read = readAmountText(s);
+    return read && /^[\s−\-\d.$€£]/.test(s) && read.rest.trim() === "" ? read.value : s;
+  };
   store.change(`set the range of ${name}`, (d) => {
-    const v = d.variables!.find((r) => r.name === name)!
-    const a = bound(from ?? '')
-    const b = bound(to ?? '')
-    if (a === undefined) delete v.from
-    else v.from = a
-    if (b === undefined) delete v.to
-    else v.to = b
-  })
+    const v = d.variables!.find((r) => r.name === name)!;
+    const a = bound(from ?? "");
+    const b = bound(to ?? "");
+    if (a === undefined) delete v.from;
+    else v.from = a;
+    if (b === undefined) delete v.to;
+    else v.to = b;
+  });
 }
 function toggleWhole(name: string): void {
-  store.change(`whole numbers of ${name}`, (d) => { const v = d.variables!.find((r) => r.name === name)!; if (v.whole) delete v.whole; else v.whole = true })
+  store.change(`whole numbers of ${name}`, (d) => {
+    const v = d.variables!.find((r) => r.name === name)!;
+    if (v.whole) delete v.whole;
+    else v.whole = true;
+  });
 }
-const rangeText = (v: { from?: number | string | undefined; to?: number | string | undefined }) => `${v.from ?? '−∞'} … ${v.to ?? '∞'}`
-function remove(list: 'givens' | 'variables', name: string): void {
-  const needed = (props.desk?.links ?? []).filter(([from]) => from === `${list === 'givens' ? 'given' : 'variable'}:${name}`).map(([, to]) => to.split(':')[1]!)
-  store.change(`delete ${name}`, (d) => { d[list] = (d[list] as { name: string }[]).filter((r) => r.name !== name) as never })
-  toast.add({ severity: needed.length > 0 ? 'warn' : 'info', summary: `${name} is deleted.`, detail: needed.length > 0 ? `${[...new Set(needed)].join(', ')} needed it and cannot be worked out now. Undo brings it back.` : 'Undo brings it back.', life: 6000 })
+const rangeText = (v: { from?: number | string | undefined; to?: number | string | undefined }) =>
+  `${v.from ?? "−∞"} … ${v.to ?? "∞"}`;
+function remove(list: "givens" | "variables", name: string): void {
+  const needed = (props.desk?.links ?? [])
+    .filter(([from]) => from === `${list === "givens" ? "given" : "variable"}:${name}`)
+    .map(([, to]) => to.split(":")[1]!);
+  store.change(`delete ${name}`, (d) => {
+    d[list] = (d[list] as { name: string }[]).filter((r) => r.name !== name) as never;
+  });
+  toast.add({
+    severity: needed.length > 0 ? "warn" : "info",
+    summary: `${name} is deleted.`,
+    detail:
+      needed.length > 0
+        ? `${[...new Set(needed)].join(", ")} needed it and cannot be worked out now. Undo brings it back.`
+        : "Undo brings it back.",
+    life: 6000,
+  });
 }
 </script>
 
 <template>
   <section class="panel" aria-labelledby="givens-title">
     <div class="panel-head">
-      <h2 id="givens-title" class="panel-title" tabindex="-1">Givens<span class="panel-count">{{ rows.length + variables.length }}</span></h2>
-      <button v-if="rows.length > 0" type="button" class="word-button compare" :title="ghostName ? `Compared with ${ghostName}` : 'Keep these numbers as a faint curve to compare with'" @click="emit('ghost')">{{ ghostName ? 'End comparing' : 'Compare' }}</button>
+      <h2 id="givens-title" class="panel-title" tabindex="-1">
+        Givens<span class="panel-count">{{ rows.length + variables.length }}</span>
+      </h2>
+      <button
+        v-if="rows.length > 0"
+        type="button"
+        class="word-button compare"
+        :title="ghostName ? `Compared with ${ghostName}` : 'Keep these numbers as a faint curve to compare with'"
+        @click="emit('ghost')"
+      >
+        {{ ghostName ? "End comparing" : "Compare" }}
+      </button>
       <button type="button" class="word-button" @click="emit('begin', '')">+ Given</button>
     </div>
-    <p v-if="rows.length + variables.length === 0" class="quiet">Nothing is given yet. Write a variable (<code>q = 0 … 320 lanterns, whole</code>) or a number (<code>F = 180 $</code>) on the entry line, or select a number in the story.</p>
+    <p v-if="rows.length + variables.length === 0" class="quiet">
+      Nothing is given yet. Write a variable (<code>q = 0 … 320 lanterns, whole</code>) or a number (<code
+        >F = 180 $</code
+      >) on the entry line, or select a number in the story.
+    </p>
     <ul>
       <li
-        v-for="v in variables" :key="`v:${v.name}`" v-memo="[v, shownVariable(v.name), slipsOf(`variable:${v.name}`), dim(`variable:${v.name}`)]" class="row" :class="{ dim: dim(`variable:${v.name}`) }" tabindex="-1" data-row :data-variable="v.name"
-        @mouseenter="emit('point', `variable:${v.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `variable:${v.name}`)" @focusout="emit('point', null)"
+        v-for="v in variables"
+        :key="`v:${v.name}`"
+        v-memo="[v, shownVariable(v.name), slipsOf(`variable:${v.name}`), dim(`variable:${v.name}`)]"
+        class="row"
+        :class="{ dim: dim(`variable:${v.name}`) }"
+        tabindex="-1"
+        data-row
+        :data-variable="v.name"
+        @mouseenter="emit('point', `variable:${v.name}`)"
+        @mouseleave="emit('point', null)"
+        @focusin="emit('point', `variable:${v.name}`)"
+        @focusout="emit('point', null)"
       >
         <span class="name">{{ v.name }}</span>
-        <span class="what"><EditText plain :value="v.label ?? ''" placeholder="what it is" :label="`Meaning of ${v.name}`" @keep="setLabel('variables', v.name, $event)" />
-          <button type="button" class="tag" :class="{ off: !v.whole }" :aria-pressed="v.whole === true" :title="v.whole ? 'Only whole numbers count' : 'Any number counts'" @click="toggleWhole(v.name)">whole</button></span>
-        <span class="value"><EditText plain :value="rangeText(v)" :label="`Range of ${v.name}`" :check="checkRange" @keep="setRange(v.name, $event)"><b>{{ shownVariable(v.name)?.range ?? rangeText(v) }}</b></EditText></span>
-        <button type="button" class="icon-button" :aria-label="`Delete ${v.name}`" @click="remove('variables', v.name)"><IconBin /></button>
+        <span class="what"
+          ><EditText
+            plain
+            :value="v.label ?? ''"
+            placeholder="what it is"
+            :label="`Meaning of ${v.name}`"
+            @keep="setLabel('variables', v.name, $event)"
+          />
+          <button
+            type="button"
+            class="tag"
+            :class="{ off: !v.whole }"
+            :aria-pressed="v.whole === true"
+            :title="v.whole ? 'Only whole numbers count' : 'Any number counts'"
+            @click="toggleWhole(v.name)"
+          >
+            whole
+          </button></span
+        >
+        <span class="value"
+          ><EditText
+            plain
+            :value="rangeText(v)"
+            :label="`Range of ${v.name}`"
+            :check="checkRange"
+            @keep="setRange(v.name, $event)"
+            ><b>{{ shownVariable(v.name)?.range ?? rangeText(v) }}</b></EditText
+          ></span
+        >
+        <button type="button" class="icon-button" :aria-label="`Delete ${v.name}`" @click="remove('variables', v.name)">
+          <IconBin />
+        </button>
         <SlipNote v-for="s in slipsOf(`variable:${v.name}`)" :key="s.message" class="wide" :slip="s" />
       </li>
       <li
-        v-for="g in rows" :key="`g:${g.name}`" v-memo="[g, deskOf(g.name)?.warnings, slipsOf(`given:${g.name}`), dim(`given:${g.name}`)]" class="row" :class="{ dim: dim(`given:${g.name}`) }" tabindex="-1" data-row :data-given="g.name"
-        @mouseenter="emit('point', `given:${g.name}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `given:${g.name}`)" @focusout="emit('point', null)"
+        v-for="g in rows"
+        :key="`g:${g.name}`"
+        v-memo="[g, deskOf(g.name)?.warnings, slipsOf(`given:${g.name}`), dim(`given:${g.name}`)]"
+        class="row"
+        :class="{ dim: dim(`given:${g.name}`) }"
+        tabindex="-1"
+        data-row
+        :data-given="g.name"
+        @mouseenter="emit('point', `given:${g.name}`)"
+        @mouseleave="emit('point', null)"
+        @focusin="emit('point', `given:${g.name}`)"
+        @focusout="emit('point', null)"
       >
         <span class="name">{{ g.name }}</span>
-        <span class="what"><EditText plain :value="g.label ?? ''" placeholder="what it is" :label="`Meaning of ${g.name}`" @keep="setLabel('givens', g.name, $event)" /></span>
-        <span class="value"><EditText plain :value="shown(g)" :label="`Value of ${g.name}`" :check="checkValue" @keep="setValue(g, $event)"><b>{{ shown(g) }}</b></EditText></span>
-        <button type="button" class="icon-button" :aria-label="`Delete ${g.name}`" @click="remove('givens', g.name)"><IconBin /></button>
+        <span class="what"
+          ><EditText
+            plain
+            :value="g.label ?? ''"
+            placeholder="what it is"
+            :label="`Meaning of ${g.name}`"
+            @keep="setLabel('givens', g.name, $event)"
+        /></span>
+        <span class="value"
+          ><EditText
+            plain
+            :value="shown(g)"
+            :label="`Value of ${g.name}`"
+            :check="checkValue"
+            @keep="setValue(g, $event)"
+            ><b>{{ shown(g) }}</b></EditText
+          ></span
+        >
+        <button type="button" class="icon-button" :aria-label="`Delete ${g.name}`" @click="remove('givens', g.name)">
+          <IconBin />
+        </button>
         <div v-if="g.vary" class="track" @pointerdown="hold">
-          <Slider :model-value="here(g)" :min="g.vary.from" :max="g.vary.to" :step="stepOf(g)" :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }" @update:model-value="slide(g, $event)" />
-          <button type="button" class="word-button small" :aria-label="`Stop varying ${g.name}`" @click="vary(g)">fix</button>
+          <Slider
+            :model-value="here(g)"
+            :min="g.vary.from"
+            :max="g.vary.to"
+            :step="stepOf(g)"
+            :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }"
+            @update:model-value="slide(g, $event)"
+          />
+          <button type="button" class="word-button small" :aria-label="`Stop varying ${g.name}`" @click="vary(g)">
+            fix
+          </button>
         </div>
-        <div v-else class="track bare"><button type="button" class="word-button small" :aria-label="`Vary ${g.name}`" @click="vary(g)">vary</button></div>
-        <template v-for="w in deskOf(g.name)?.warnings ?? []" :key="w"><p v-if="!isSlip(g.name, w)" class="problem wide"><PlainText :text="w" /></p></template>
+        <div v-else class="track bare">
+          <button type="button" class="word-button small" :aria-label="`Vary ${g.name}`" @click="vary(g)">vary</button>
+        </div>
+        <template v-for="w in deskOf(g.name)?.warnings ?? []" :key="w"
+          ><p v-if="!isSlip(g.name, w)" class="problem wide"><PlainText :text="w" /></p
+        ></template>
         <SlipNote v-for="s in slipsOf(`given:${g.name}`)" :key="s.message" class="wide" :slip="s" />
       </li>
     </ul>
@@ -138,21 +270,86 @@ function remove(list: 'givens' | 'variables', name: string): void {
 </template>
 
 <style scoped>
-.compare { margin-left: auto; }
-.row { display: grid; grid-template-columns: 2.2rem minmax(0, 1fr) auto 1.4rem; column-gap: 0.5rem; align-items: baseline; padding: 0.45rem 0; border-bottom: 1px solid var(--hairline); }
-.row .icon-button { opacity: 0; }
-.row:hover .icon-button, .row:focus-within .icon-button { opacity: 1; }
-.name { font-family: var(--book); font-style: italic; font-size: 1.1rem; overflow-wrap: anywhere; }
-.what { color: var(--ink-2); min-width: 0; }
-.value { text-align: right; }
-.tag { border: 0; border-radius: 9px; padding: 1px 8px; margin-left: 0.4rem; background: var(--hairline); color: var(--ink); font-size: 0.78rem; cursor: pointer; }
-.tag.off { background: none; color: var(--ink-2); text-decoration: line-through; opacity: 0; }
-.row:hover .tag.off, .row:focus-within .tag.off { opacity: 1; }
-.track { grid-column: 2 / -1; display: flex; align-items: center; gap: 0.9rem; padding: 0.35rem 0 0.1rem 0.5rem; }
-.track .p-slider { flex: 1; }
-.bare { justify-content: flex-end; padding: 0; height: 0; opacity: 0; }
-.row:hover .bare, .row:focus-within .bare { opacity: 1; height: auto; }
-.small { font-size: 0.8rem; font-weight: 400; }
-.wide { grid-column: 1 / -1; }
-.icon-button { align-self: center; }
+.compare {
+  margin-left: auto;
+}
+.row {
+  display: grid;
+  grid-template-columns: 2.2rem minmax(0, 1fr) auto 1.4rem;
+  column-gap: 0.5rem;
+  align-items: baseline;
+  padding: 0.45rem 0;
+  border-bottom: 1px solid var(--hairline);
+}
+.row .icon-button {
+  opacity: 0;
+}
+.row:hover .icon-button,
+.row:focus-within .icon-button {
+  opacity: 1;
+}
+.name {
+  font-family: var(--book);
+  font-style: italic;
+  font-size: 1.1rem;
+  overflow-wrap: anywhere;
+}
+.what {
+  color: var(--ink-2);
+  min-width: 0;
+}
+.value {
+  text-align: right;
+}
+.tag {
+  border: 0;
+  border-radius: 9px;
+  padding: 1px 8px;
+  margin-left: 0.4rem;
+  background: var(--hairline);
+  color: var(--ink);
+  font-size: 0.78rem;
+  cursor: pointer;
+}
+.tag.off {
+  background: none;
+  color: var(--ink-2);
+  text-decoration: line-through;
+  opacity: 0;
+}
+.row:hover .tag.off,
+.row:focus-within .tag.off {
+  opacity: 1;
+}
+.track {
+  grid-column: 2 / -1;
+  display: flex;
+  align-items: center;
+  gap: 0.9rem;
+  padding: 0.35rem 0 0.1rem 0.5rem;
+}
+.track .p-slider {
+  flex: 1;
+}
+.bare {
+  justify-content: flex-end;
+  padding: 0;
+  height: 0;
+  opacity: 0;
+}
+.row:hover .bare,
+.row:focus-within .bare {
+  opacity: 1;
+  height: auto;
+}
+.small {
+  font-size: 0.8rem;
+  font-weight: 400;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.icon-button {
+  align-self: center;
+}
 </style>

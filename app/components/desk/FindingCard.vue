@@ -1,95 +1,237 @@
 <script setup lang="ts">
-import { changeSlot } from '#core/story'
-import { buildModel, functionsOf, type CaseFile, type Question } from '#core/model'
-import type { Slot } from '#core/explain'
-import { findingLatex, findingText, type DeskFinding, type InfluenceReport } from '#core/desk'
-import type { Slip } from '#core/slips'
+import { changeSlot } from "#core/story";
+import { buildModel, functionsOf, type CaseFile, type Question } from "#core/model";
+import type { Slot } from "#core/explain";
+import { findingLatex, findingText, type DeskFinding, type InfluenceReport } from "#core/desk";
+import type { Slip } from "#core/slips";
 
 /** One question with what was found. While a given is dragged its parts change one by one, so nothing here depends on the whole case. */
 const props = defineProps<{
-  q: Question; card: DeskFinding | null; names: string; dim: boolean; lit: boolean; stale: boolean; slips: readonly Slip[]
-  was: string | null; ghostName: string | null; closeUp: CaseFile | null
-  influence: { report: InfluenceReport | null; state: 'closed' | 'working' | 'ready' | 'failed' } | null
-}>()
-const emit = defineEmits<{ point: [key: string | null]; look: [view: { from: number; to: number }]; close: [id: string]; weigh: [id: string]; remove: [q: Question] }>()
-const store = useCaseStore()
-const toast = useToast()
+  q: Question;
+  card: DeskFinding | null;
+  names: string;
+  dim: boolean;
+  lit: boolean;
+  stale: boolean;
+  slips: readonly Slip[];
+  was: string | null;
+  ghostName: string | null;
+  closeUp: CaseFile | null;
+  influence: { report: InfluenceReport | null; state: "closed" | "working" | "ready" | "failed" } | null;
+}>();
+const emit = defineEmits<{
+  point: [key: string | null];
+  look: [view: { from: number; to: number }];
+  close: [id: string];
+  weigh: [id: string];
+  remove: [q: Question];
+}>();
+const store = useCaseStore();
+const toast = useToast();
 
 /** Workings are typeset only while they are open. */
-const unfolded = ref(false)
-const ends = computed(() => (props.closeUp && props.card ? endsOf(props.closeUp, props.q, props.card) : null))
+const unfolded = ref(false);
+const ends = computed(() => (props.closeUp && props.card ? endsOf(props.closeUp, props.q, props.card) : null));
 /** The range around the answers of a finding; null without an answer. */
 function endsOf(document: CaseFile, q: Question, card: DeskFinding): { from: number; to: number } | null {
-  const places = card.solutions.map((s) => s.at)
-  if (places.length === 0) return null
-  const model = buildModel(document)
-  const v = model.variables.get(model.functions.get(functionsOf(q)[0] ?? '')?.of ?? '')
-  const [lo, hi] = [Math.min(...places), Math.max(...places)]
-  const range = v?.from && v.to ? Number(v.to.sub(v.from).valueOf()) : Math.max(1, Math.abs(hi) * 2)
-  const room = hi > lo ? (hi - lo) * 0.25 : range * 0.06
-  return { from: lo - room, to: hi + room }
+  const places = card.solutions.map((s) => s.at);
+  if (places.length === 0) return null;
+  const model = buildModel(document);
+  const v = model.variables.get(model.functions.get(functionsOf(q)[0] ?? "")?.of ?? "");
+  const [lo, hi] = [Math.min(...places), Math.max(...places)];
+  const range = v?.from && v.to ? Number(v.to.sub(v.from).valueOf()) : Math.max(1, Math.abs(hi) * 2);
+  const room = hi > lo ? (hi - lo) * 0.25 : range * 0.06;
+  return { from: lo - room, to: hi + room };
 }
-async function copy(kind: 'text' | 'latex'): Promise<void> {
-  if (!props.card) return
-  const working = unfolded.value && props.card.working.length > 0
+async function copy(kind: "text" | "latex"): Promise<void> {
+  if (!props.card) return;
+  const working = unfolded.value && props.card.working.length > 0;
   try {
-    await navigator.clipboard.writeText(kind === 'text' ? findingText(props.card, unfolded.value) : findingLatex(props.card, unfolded.value))
-    toast.add({ severity: 'info', summary: `The finding is copied${kind === 'latex' ? ' as LaTeX' : ''}${working ? ', with its working' : ''}.`, life: 2500 })
-  } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
+    await navigator.clipboard.writeText(
+      kind === "text" ? findingText(props.card, unfolded.value) : findingLatex(props.card, unfolded.value),
+    );
+    toast.add({
+      severity: "info",
+      summary: `The finding is copied${kind === "latex" ? " as LaTeX" : ""}${working ? ", with its working" : ""}.`,
+      life: 2500,
+    });
+  } catch {
+    toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });
+  }
 }
 function keep(slot: Slot, text: string): void {
-  const result = changeSlot(props.q, slot, text, buildModel(store.document!))
-  if (result.ok) store.change('change a question', (d) => { d.questions![d.questions!.findIndex((r) => r.id === props.q.id)] = result.question })
+  const result = changeSlot(props.q, slot, text, buildModel(store.document!));
+  if (result.ok)
+    store.change("change a question", (d) => {
+      d.questions![d.questions!.findIndex((r) => r.id === props.q.id)] = result.question;
+    });
 }
 </script>
 
 <template>
   <li
-    class="card" :class="{ dim, first: lit, stale, broken: card?.status === 'error' }" tabindex="-1" data-row :data-id="q.id"
-    @mouseenter="emit('point', `question:${q.id}`)" @mouseleave="emit('point', null)" @focusin="emit('point', `question:${q.id}`)" @focusout="emit('point', null)"
+    class="card"
+    :class="{ dim, first: lit, stale, broken: card?.status === 'error' }"
+    tabindex="-1"
+    data-row
+    :data-id="q.id"
+    @mouseenter="emit('point', `question:${q.id}`)"
+    @mouseleave="emit('point', null)"
+    @focusin="emit('point', `question:${q.id}`)"
+    @focusout="emit('point', null)"
   >
     <QuestionLine v-if="card" :q="q" :parts="card.question" :names="names" @keep="keep" />
     <p v-if="card" class="says"><PlainText :text="card.says" /></p>
-    <p v-for="(e, i) in card?.exact ?? []" :key="i" class="exact" tabindex="0">exact <MathText :latex="e.latex" :text="e.text" /> ≈ {{ e.near }}</p>
+    <p v-for="(e, i) in card?.exact ?? []" :key="i" class="exact" tabindex="0">
+      exact <MathText :latex="e.latex" :text="e.text" /> ≈ {{ e.near }}
+    </p>
     <p v-for="(d, i) in card?.details ?? []" :key="i" class="quiet">{{ d }}</p>
     <p v-if="card?.message" class="problem"><PlainText :text="card.message" /></p>
     <p v-if="was" class="quiet">{{ ghostName }}: <PlainText :text="was" /></p>
     <SlipNote v-for="s in slips" :key="s.message" :slip="s" />
-    <ul v-if="card && card.chips.length > 0" class="chips"><li v-for="(c, i) in card.chips" :key="i" :class="c.tone">{{ c.text }}</li></ul>
-    <details v-if="card && card.working.length > 0" class="working" @toggle="unfolded = ($event.target as HTMLDetailsElement).open">
+    <ul v-if="card && card.chips.length > 0" class="chips">
+      <li v-for="(c, i) in card.chips" :key="i" :class="c.tone">{{ c.text }}</li>
+    </ul>
+    <details
+      v-if="card && card.working.length > 0"
+      class="working"
+      @toggle="unfolded = ($event.target as HTMLDetailsElement).open"
+    >
       <summary>working</summary>
-      <ol v-if="unfolded" tabindex="0" aria-label="Steps"><li v-for="(w, i) in card.working" :key="i"><span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" /></li></ol>
+      <ol v-if="unfolded" tabindex="0" aria-label="Steps">
+        <li v-for="(w, i) in card.working" :key="i">
+          <span>{{ w.says }}</span
+          ><MathText :latex="w.latex" :text="w.text" />
+        </li>
+      </ol>
     </details>
     <p v-if="card && card.status !== 'error'" class="more">
-      <button v-if="card.solutions.length > 0" type="button" class="word-button" :aria-expanded="closeUp !== null" @click="emit('close', q.id)">close-up</button>
-      <button type="button" class="word-button" :aria-expanded="influence !== null" @click="emit('weigh', q.id)">what matters most</button>
+      <button
+        v-if="card.solutions.length > 0"
+        type="button"
+        class="word-button"
+        :aria-expanded="closeUp !== null"
+        @click="emit('close', q.id)"
+      >
+        close-up
+      </button>
+      <button type="button" class="word-button" :aria-expanded="influence !== null" @click="emit('weigh', q.id)">
+        what matters most
+      </button>
       <button type="button" class="word-button" @click="copy('text')">copy</button>
       <button type="button" class="word-button" @click="copy('latex')">copy as LaTeX</button>
     </p>
     <CloseUp v-if="closeUp && ends" :document="closeUp" :question="q" :ends="ends" @look="emit('look', $event)" />
     <InfluenceBars v-if="influence" :report="influence.report" :state="influence.state" />
-    <button type="button" class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="emit('remove', q)"><IconBin /></button>
+    <button type="button" class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="emit('remove', q)">
+      <IconBin />
+    </button>
   </li>
 </template>
 
 <style scoped>
-.card { position: relative; padding: 0.6rem 0.8rem; margin-bottom: 0.6rem; background: var(--paper); border: 1px solid var(--hairline); border-radius: 8px; display: grid; gap: 0.25rem; contain: layout paint style; }
-.card.first { border-color: var(--amber); box-shadow: 0 0 0 2px var(--amber-soft); }
-.card.dim { background: none; }
-.card.stale .says, .card.stale .exact { opacity: 0.5; }
-.card.broken .says { color: var(--brick); font-size: 0.95rem; font-family: var(--face); font-weight: 400; }
-.says { font-family: var(--book); font-size: 1.13rem; font-weight: 650; line-height: 1.35; }
-.exact { font-size: 0.9rem; color: var(--ink-2); overflow-x: auto; overflow-y: hidden; padding: 3px 0 5px; }
-.chips { display: flex; flex-wrap: wrap; gap: 0.3rem 0.4rem; padding-top: 0.15rem; }
-.chips li { font-size: 0.8rem; padding: 2px 9px; border-radius: 10px; }
-.chips .sure { background: var(--jade-soft); color: var(--jade); }
-.chips .aside { background: var(--brick-soft); color: var(--brick); }
-.chips .open { background: var(--amber-soft); color: var(--amber-deep); }
-summary { cursor: pointer; color: var(--jade); font-weight: 600; font-size: 0.85rem; width: fit-content; }
-.working ol { overflow-x: auto; overflow-y: hidden; display: grid; gap: 0.35rem; padding: 0.4rem 0 0.2rem 0.6rem; border-left: 2px solid var(--hairline); }
-.working li { display: grid; gap: 0.1rem; font-size: 0.87rem; color: var(--ink-2); }
-.more { display: flex; flex-wrap: wrap; gap: 0.2rem 1rem; }
-.more .word-button { font-size: 0.85rem; font-weight: 400; }
-.bin { position: absolute; top: 0.45rem; right: 0.4rem; opacity: 0; }
-.card:hover .bin, .card:focus-within .bin { opacity: 1; }
+.card {
+  position: relative;
+  padding: 0.6rem 0.8rem;
+  margin-bottom: 0.6rem;
+  background: var(--paper);
+  border: 1px solid var(--hairline);
+  border-radius: 8px;
+  display: grid;
+  gap: 0.25rem;
+  contain: layout paint style;
+}
+.card.first {
+  border-color: var(--amber);
+  box-shadow: 0 0 0 2px var(--amber-soft);
+}
+.card.dim {
+  background: none;
+}
+.card.stale .says,
+.card.stale .exact {
+  opacity: 0.5;
+}
+.card.broken .says {
+  color: var(--brick);
+  font-size: 0.95rem;
+  font-family: var(--face);
+  font-weight: 400;
+}
+.says {
+  font-family: var(--book);
+  font-size: 1.13rem;
+  font-weight: 650;
+  line-height: 1.35;
+}
+.exact {
+  font-size: 0.9rem;
+  color: var(--ink-2);
+  overflow-x: auto;
+  overflow-y: hidden;
+  padding: 3px 0 5px;
+}
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.4rem;
+  padding-top: 0.15rem;
+}
+.chips li {
+  font-size: 0.8rem;
+  padding: 2px 9px;
+  border-radius: 10px;
+}
+.chips .sure {
+  background: var(--jade-soft);
+  color: var(--jade);
+}
+.chips .aside {
+  background: var(--brick-soft);
+  color: var(--brick);
+}
+.chips .open {
+  background: var(--amber-soft);
+  color: var(--amber-deep);
+}
+summary {
+  cursor: pointer;
+  color: var(--jade);
+  font-weight: 600;
+  font-size: 0.85rem;
+  width: fit-content;
+}
+.working ol {
+  overflow-x: auto;
+  overflow-y: hidden;
+  display: grid;
+  gap: 0.35rem;
+  padding: 0.4rem 0 0.2rem 0.6rem;
+  border-left: 2px solid var(--hairline);
+}
+.working li {
+  display: grid;
+  gap: 0.1rem;
+  font-size: 0.87rem;
+  color: var(--ink-2);
+}
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1rem;
+}
+.more .word-button {
+  font-size: 0.85rem;
+  font-weight: 400;
+}
+.bin {
+  position: absolute;
+  top: 0.45rem;
+  right: 0.4rem;
+  opacity: 0;
+}
+.card:hover .bin,
+.card:focus-within .bin {
+  opacity: 1;
+}
 </style>

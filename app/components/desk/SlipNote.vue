@@ -1,21 +1,44 @@
 <script setup lang="ts">
-import { changed, type Slip } from '#core/slips'
+import { changed, type Slip } from "#core/slips";
 
 /** A likely mistake with the change that would mend it. */
-const props = defineProps<{ slip: Slip }>()
-const store = useCaseStore()
+const props = defineProps<{ slip: Slip }>();
+const store = useCaseStore();
 function mend(): void {
-  if (!store.document || !props.slip.mend) return
-  store.replace(`mend: ${props.slip.mend.says.charAt(0).toLowerCase()}${props.slip.mend.says.slice(1)}`, changed(store.document, props.slip.mend.change))
+  if (!store.document || !props.slip.mend) return;
+  store.replace(
+    `mend: ${props.slip.mend.says.charAt(0).toLowerCase()}${props.slip.mend.says.slice(1)}`,
+    changed(store.document, props.slip.mend.change),
+  );
 }
 </script>
 
 <template>
-  <p class="slip"><PlainText :text="slip.message" /> <button v-if="slip.mend" type="button" class="mend" @click="mend">{{ slip.mend.says }}</button></p>
+  <p class="slip">
+    <PlainText :text="slip.message" />
+    <button v-if="slip.mend" type="button" class="mend" @click="mend">{{ slip.mend.says }}</button>
+  </p>
 </template>
 
 <style scoped>
-.slip { color: var(--brick); font-size: 0.87rem; line-height: 1.5; }
-.mend { border: 1px solid var(--jade); border-radius: 10px; background: var(--paper); color: var(--jade); padding: 0 9px; font-size: 0.85rem; font-weight: 600; cursor: pointer; white-space: normal; text-align: left; }
-.mend:hover { background: var(--jade-soft); }
+.slip {
+  color: var(--brick);
+  font-size: 0.87rem;
+  line-height: 1.5;
+}
+.mend {
+  border: 1px solid var(--jade);
+  border-radius: 10px;
+  background: var(--paper);
+  color: var(--jade);
+  padding: 0 9px;
+  font-size: 0.85rem;
+  font-weight: 600;
+  cursor: pointer;
+  white-space: normal;
+  text-align: left;
+}
+.mend:hover {
+  background: var(--jade-soft);
+}
 </style>

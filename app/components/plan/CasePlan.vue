@@ -1,272 +1,882 @@
 <script setup lang="ts">
-import { formatNumber, formatQuantity } from '#core/explain'
-import type { LimitPhrase } from '#core/story'
-import { trackOf } from '#core/desk'
-import { roundStep } from '#core/graph'
-import { buildModel, type CaseFile, type Plan } from '#core/model'
-import { readConstraint, readForm } from '#core/plan'
-import { parseUnit } from '#core/units'
-import { csvOf } from '~/utils/csv'
-import { pageSheet } from '~/utils/pictureFile'
-import type PlanRegion from './PlanRegion.vue'
+import { formatNumber, formatQuantity } from "#core/explain";
+import type { LimitPhrase } from "#core/story";
+import { trackOf } from "#core/desk";
+import { roundStep } from "#core/graph";
+import { buildModel, type CaseFile, type Plan } from "#core/model";
+import { readConstraint, readForm } from "#core/plan";
+import { parseUnit } from "#core/units";
+import { csvOf } from "~/utils/csv";
+import { pageSheet } from "~/utils/pictureFile";
+import type PlanRegion from "./PlanRegion.vue";
 
 /** Colours of the lines of constraints, in turn. */
-const LINES = [1, 3, 2, 6, 4, 5, 0] as const
+const LINES = [1, 3, 2, 6, 4, 5, 0] as const;
 
-const props = defineProps<{ document: CaseFile }>()
-const store = useCaseStore()
-const toast = useToast()
+const props = defineProps<{ document: CaseFile }>();
+const store = useCaseStore();
+const toast = useToast();
 /** Two of many variables that are pictured as a slice. */
-const pair = shallowRef<readonly [number, number] | null>(null)
-const document_ = computed(() => props.document)
-const { reading, picture, slice, result, solved, words, failure, solving, where, progress, cancel, goOn, currentProgram } = usePlan(document_, pair)
-const plan = computed(() => props.document.plan ?? null)
-const pointed = ref<string | null>(null)
-const ruledOut = ref(false)
-const filesDialog = ref(false)
-const pictureDialog = ref(false)
-const region = useTemplateRef<InstanceType<typeof PlanRegion>>('region')
+const pair = shallowRef<readonly [number, number] | null>(null);
+const document_ = computed(() => props.document);
+const {
+  reading,
+  picture,
+  slice,
+  result,
+  solved,
+  words,
+  failure,
+  solving,
+  where,
+  progress,
+  cancel,
+  goOn,
+  currentProgram,
+} = usePlan(document_, pair);
+const plan = computed(() => props.document.plan ?? null);
+const pointed = ref<string | null>(null);
+const ruledOut = ref(false);
+const filesDialog = ref(false);
+const pictureDialog = ref(false);
+const region = useTemplateRef<InstanceType<typeof PlanRegion>>("region");
 
-const errorsOf = (path: string) => (reading.value?.errors ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message)
-const notesOf = (path: string) => (reading.value?.warnings ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message)
-const colours = computed(() => Object.fromEntries((plan.value?.constraints ?? []).flatMap((c, i) => [[c.id, LINES[i % 7]!], [`${c.id} `, LINES[i % 7]!]])))
-const unit = computed(() => (plan.value?.objective?.unit ? parseUnit(plan.value.objective.unit).unit : null))
-const names = computed(() => buildModel({ ...props.document, functions: [], questions: [] }).names)
-const variables = computed(() => plan.value?.variables.map((v) => v.name) ?? [])
+const errorsOf = (path: string) =>
+  (reading.value?.errors ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message);
+const notesOf = (path: string) =>
+  (reading.value?.warnings ?? []).filter((e) => e.path.startsWith(path)).map((e) => e.message);
+const colours = computed(() =>
+  Object.fromEntries(
+    (plan.value?.constraints ?? []).flatMap((c, i) => [
+      [c.id, LINES[i % 7]!],
+      [`${c.id} `, LINES[i % 7]!],
+    ]),
+  ),
+);
+const unit = computed(() => (plan.value?.objective?.unit ? parseUnit(plan.value.objective.unit).unit : null));
+const names = computed(() => buildModel({ ...props.document, functions: [], questions: [] }).names);
+const variables = computed(() => plan.value?.variables.map((v) => v.name) ?? []);
 /** What the region shows: the plan itself, or a slice of it. */
-const drawn = computed(() => (slice.value && pair.value ? slice.value : picture.value && result.value && solved.value ? { plan: solved.value, result: result.value, picture: picture.value } : null))
+const drawn = computed(() =>
+  slice.value && pair.value
+    ? slice.value
+    : picture.value && result.value && solved.value
+      ? { plan: solved.value, result: result.value, picture: picture.value }
+      : null,
+);
 
 // ---- writing
-const line = ref('')
-const problem = ref<string | null>(null)
-function change(name: string, recipe: (p: Plan) => void): void { store.change(name, (d) => { d.plan ??= { variables: [], constraints: [] }; recipe(d.plan) }) }
-const freeId = (taken: readonly string[]): string => { for (let i = 0; ; i++) { const id = i < 26 ? String.fromCharCode(65 + i) : `C${i - 25}`; if (!taken.includes(id)) return id } }
-const WORDS = /\p{L}[\p{L}\p{Nd}_]*/gu
+const line = ref("");
+const problem = ref<string | null>(null);
+function change(name: string, recipe: (p: Plan) => void): void {
+  store.change(name, (d) => {
+    d.plan ??= { variables: [], constraints: [] };
+    recipe(d.plan);
+  });
+}
+const freeId = (taken: readonly string[]): string => {
+  for (let i = 0; ; i++) {
+    const id = i < 26 ? String.fromCharCode(65 + i) : `C${i - 25}`;
+    if (!taken.includes(id)) return id;
+  }
+};
+const WORDS = /\p{L}[\p{L}\p{Nd}_]*/gu;
 /** Adds what a line says: `greatest 3.5x + 4y`, or a constraint, with words behind a colon before it. New names become variables. */
 function add(text: string): string | null {
-  const t = text.trim()
-  if (t === '') return null
-  const goal = /^(?:make\s+)?(greatest|least)\s+(.+)$/i.exec(t)
-  const labelled = /^([^:<>=≤≥]+):\s*(.+)$/.exec(t)
-  const body = goal ? goal[2]! : labelled ? labelled[2]! : t
-  const fresh: string[] = [...new Set<string>(body.match(WORDS) ?? [])].filter((w) => !variables.value.includes(w) && !names.value.givens.has(w) && w !== 'e' && w !== 'pi')
-  const all = [...variables.value, ...fresh]
+  const t = text.trim();
+  if (t === "") return null;
+  const goal = /^(?:make\s+)?(greatest|least)\s+(.+)$/i.exec(t);
+  const labelled = /^([^:<>=≤≥]+):\s*(.+)$/.exec(t);
+  const body = goal ? goal[2]! : labelled ? labelled[2]! : t;
+  const fresh: string[] = [...new Set<string>(body.match(WORDS) ?? [])].filter(
+    (w) => !variables.value.includes(w) && !names.value.givens.has(w) && w !== "e" && w !== "pi",
+  );
+  const all = [...variables.value, ...fresh];
   if (goal) {
-    const [, unitText] = /\s+in\s+(\S+)$/.exec(body) ?? []
-    const formula = unitText && parseUnit(unitText).unit ? body.replace(/\s+in\s+\S+$/, '') : body
-    const kept: string[] = [...new Set<string>(formula.match(WORDS) ?? [])].filter((w) => fresh.includes(w))
-    const read = readForm(formula, [...variables.value, ...kept], names.value)
-    if (!read.ok) return read.problem.message
-    change('set the objective', (p) => { for (const name of kept) p.variables.push({ name }); p.objective = { text: formula.trim(), sense: goal[1]!.toLowerCase() as 'greatest', ...(unitText && parseUnit(unitText).unit ? { unit: unitText } : p.objective?.unit ? { unit: p.objective.unit } : {}) } })
-    return null
+    const [, unitText] = /\s+in\s+(\S+)$/.exec(body) ?? [];
+    const formula = unitText && parseUnit(unitText).unit ? body.replace(/\s+in\s+\S+$/, "") : body;
+    const kept: string[] = [...new Set<string>(formula.match(WORDS) ?? [])].filter((w) => fresh.includes(w));
+    const read = readForm(formula, [...variables.value, ...kept], names.value);
+    if (!read.ok) return read.problem.message;
+    change("set the objective", (p) => {
+      for (const name of kept) p.variables.push({ name });
+      p.objective = {
+        text: formula.trim(),
+        sense: goal[1]!.toLowerCase() as "greatest",
+        ...(unitText && parseUnit(unitText).unit
+          ? { unit: unitText }
+          : p.objective?.unit
+            ? { unit: p.objective.unit }
+            : {}),
+      };
+    });
+    return null;
   }
-  const read = readConstraint(body, all, names.value)
-  if (!read.ok) return read.problem.message
-  change('add a constraint', (p) => { for (const name of fresh) p.variables.push({ name }); p.constraints.push({ id: freeId(p.constraints.map((c) => c.id)), text: body, ...(labelled ? { label: labelled[1]!.trim() } : {}) }) })
-  return null
+  const read = readConstraint(body, all, names.value);
+  if (!read.ok) return read.problem.message;
+  change("add a constraint", (p) => {
+    for (const name of fresh) p.variables.push({ name });
+    p.constraints.push({
+      id: freeId(p.constraints.map((c) => c.id)),
+      text: body,
+      ...(labelled ? { label: labelled[1]!.trim() } : {}),
+    });
+  });
+  return null;
 }
-function enter(): void { problem.value = add(line.value); if (!problem.value) line.value = '' }
+function enter(): void {
+  problem.value = add(line.value);
+  if (!problem.value) line.value = "";
+}
 function pasted(event: ClipboardEvent): void {
-  const lines = (event.clipboardData?.getData('text') ?? '').split(/\r?\n/).map((l) => l.trim()).filter((l) => l)
-  if (lines.length < 2) return
-  event.preventDefault()
-  for (const [i, l] of lines.entries()) { const wrong = add(l); if (wrong) { problem.value = wrong; line.value = lines.slice(i).join('\n').split('\n')[0]!; return } }
-  problem.value = null
+  const lines = (event.clipboardData?.getData("text") ?? "")
+    .split(/\r?\n/)
+    .map((l) => l.trim())
+    .filter((l) => l);
+  if (lines.length < 2) return;
+  event.preventDefault();
+  for (const [i, l] of lines.entries()) {
+    const wrong = add(l);
+    if (wrong) {
+      problem.value = wrong;
+      line.value = lines.slice(i).join("\n").split("\n")[0]!;
+      return;
+    }
+  }
+  problem.value = null;
 }
 /** Rows of a long plan shown before the rest is asked for. */
-const MANY = 40
-const allVariables = ref(false)
-const allConstraints = ref(false)
-const checkConstraint = (text: string): string | null => { const r = readConstraint(text, variables.value, names.value); return r.ok ? null : r.problem.message }
-const checkObjective = (text: string): string | null => { const r = readForm(text, variables.value, names.value); return r.ok ? null : r.problem.message }
-function removeConstraint(id: string): void { change(`delete the constraint ${id}`, (p) => { p.constraints = p.constraints.filter((c) => c.id !== id) }); toast.add({ severity: 'info', summary: `The constraint ${id} is deleted.`, detail: 'Undo brings it back.', life: 4000 }) }
-function removeVariable(name: string): void {
-  const needed = (plan.value?.constraints ?? []).filter((c) => (c.text.match(WORDS) ?? ([] as string[])).some((w) => w === name)).map((c) => c.id)
-  change(`delete the variable ${name}`, (p) => { p.variables = p.variables.filter((v) => v.name !== name) })
-  if (needed.length > 0) toast.add({ severity: 'warn', summary: `${name} is deleted.`, detail: `${needed.join(', ')} needed it. Undo brings it back.`, life: 6000 })
+const MANY = 40;
+const allVariables = ref(false);
+const allConstraints = ref(false);
+const checkConstraint = (text: string): string | null => {
+  const r = readConstraint(text, variables.value, names.value);
+  return r.ok ? null : r.problem.message;
+};
+const checkObjective = (text: string): string | null => {
+  const r = readForm(text, variables.value, names.value);
+  return r.ok ? null : r.problem.message;
+};
+function removeConstraint(id: string): void {
+  change(`delete the constraint ${id}`, (p) => {
+    p.constraints = p.constraints.filter((c) => c.id !== id);
+  });
+  toast.add({
+    severity: "info",
+    summary: `The constraint ${id} is deleted.`,
+    detail: "Undo brings it back.",
+    life: 4000,
+  });
 }
-function setLabel(i: number, text: string): void { change('describe a constraint', (p) => { const c = p.constraints[i]!; if (text.trim()) c.label = text.trim(); else delete c.label }) }
-function setVariable(i: number, field: 'label' | 'unit', text: string): void { change('describe a variable', (p) => { const v = p.variables[i]!; if (text.trim()) v[field] = text.trim()
-    else Reflect.deleteProperty(v, field)
-  }) }
-const checkUnit = (text: string): string | null => { if (text.trim() === '') return null; const r = parseUnit(text); return r.unit ? null : `${r.reason}. Examples: $, lantern, kg.` }
+function removeVariable(name: string): void {
+  const needed = (plan.value?.constraints ?? [])
+    .filter((c) => (c.text.match(WORDS) ?? ([] as string[])).some((w) => w === name))
+    .map((c) => c.id);
+  change(`delete the variable ${name}`, (p) => {
+    p.variables = p.variables.filter((v) => v.name !== name);
+  });
+  if (needed.length > 0)
+    toast.add({
+      severity: "warn",
+      summary: `${name} is deleted.`,
+      detail: `${needed.join(", ")} needed it. Undo brings it back.`,
+      life: 6000,
+    });
+}
+function setLabel(i: number, text: string): void {
+  change("describe a constraint", (p) => {
+    const c = p.constraints[i]!;
+    if (text.trim()) c.label = text.trim();
+    else delete c.label;
+  });
+}
+function setVariable(i: number, field: "label" | "unit", text: string): void {
+  change("describe a variable", (p) => {
+    const v = p.variables[i]!;
+    if (text.trim()) v[field] = text.trim();
+    else Reflect.deleteProperty(v, field);
+  });
+}
+const checkUnit = (text: string): string | null => {
+  if (text.trim() === "") return null;
+  const r = parseUnit(text);
+  return r.unit ? null : `${r.reason}. Examples: $, lantern, kg.`;
+};
 
 // ---- givens that the plan uses are varied here too
-const used = computed(() => { const words = new Set([...(plan.value?.constraints ?? []).map((c) => c.text), plan.value?.objective?.text ?? ''].flatMap((t) => t.match(WORDS) ?? ([] as string[]))); return (props.document.givens ?? []).filter((g) => words.has(g.name)) })
-const givenText = (g: { value: number; unit?: string | undefined }) => formatQuantity(g.value, g.unit ? parseUnit(g.unit).unit : null, 12)
+const used = computed(() => {
+  const words = new Set(
+    [...(plan.value?.constraints ?? []).map((c) => c.text), plan.value?.objective?.text ?? ""].flatMap(
+      (t) => t.match(WORDS) ?? ([] as string[]),
+    ),
+  );
+  return (props.document.givens ?? []).filter((g) => words.has(g.name));
+});
+const givenText = (g: { value: number; unit?: string | undefined }) =>
+  formatQuantity(g.value, g.unit ? parseUnit(g.unit).unit : null, 12);
 function vary(name: string): void {
-  store.change(`vary ${name}`, (d) => { const g = d.givens!.find((r) => r.name === name)!; if (g.vary) delete g.vary; else g.vary = trackOf(g.value) })
+  store.change(`vary ${name}`, (d) => {
+    const g = d.givens!.find((r) => r.name === name)!;
+    if (g.vary) delete g.vary;
+    else g.vary = trackOf(g.value);
+  });
 }
-function slide(name: string, value: number | number[]): void { if (typeof value === 'number') store.change(`vary ${name}`, (d) => { d.givens!.find((g) => g.name === name)!.value = value }, `slide:${name}`) }
-const stepOf = (g: { vary?: { from: number; to: number } | undefined }) => roundStep(g.vary!.to - g.vary!.from, 200)
+function slide(name: string, value: number | number[]): void {
+  if (typeof value === "number")
+    store.change(
+      `vary ${name}`,
+      (d) => {
+        d.givens!.find((g) => g.name === name)!.value = value;
+      },
+      `slide:${name}`,
+    );
+}
+const stepOf = (g: { vary?: { from: number; to: number } | undefined }) => roundStep(g.vary!.to - g.vary!.from, 200);
 async function copyConstraints(): Promise<void> {
-  const rows = [['id', 'constraint', 'meaning', 'in force'], ...(plan.value?.constraints ?? []).map((c) => [c.id, c.text, c.label ?? '', c.off ? 'no' : 'yes'])]
-  try { await navigator.clipboard.writeText(csvOf(rows)); toast.add({ severity: 'info', summary: 'The constraints are copied as CSV.', life: 2500 }) } catch { toast.add({ severity: 'warn', summary: 'The browser does not allow copying here.', life: 4000 }) }
+  const rows = [
+    ["id", "constraint", "meaning", "in force"],
+    ...(plan.value?.constraints ?? []).map((c) => [c.id, c.text, c.label ?? "", c.off ? "no" : "yes"]),
+  ];
+  try {
+    await navigator.clipboard.writeText(csvOf(rows));
+    toast.add({ severity: "info", summary: "The constraints are copied as CSV.", life: 2500 });
+  } catch {
+    toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });
+  }
 }
 
 // ---- kinds of variables: any number, whole, or yes or no (whole, from 0 to 1)
-const yesNo = (name: string) => plan.value?.constraints.findIndex((c) => !c.off && new RegExp(`^\\s*0\\s*(?:<=|≤)\\s*${name}\\s*(?:<=|≤)\\s*1\\s*$`, 'u').test(c.text)) ?? -1
+const yesNo = (name: string) =>
+  plan.value?.constraints.findIndex(
+    (c) => !c.off && new RegExp(`^\\s*0\\s*(?:<=|≤)\\s*${name}\\s*(?:<=|≤)\\s*1\\s*$`, "u").test(c.text),
+  ) ?? -1;
 function toggleWhole(i: number): void {
-  const v = plan.value!.variables[i]!
-  change(`make ${v.name} ${v.whole ? 'any number' : 'whole'}`, (p) => { if (v.whole) delete p.variables[i]!.whole; else p.variables[i]!.whole = true })
+  const v = plan.value!.variables[i]!;
+  change(`make ${v.name} ${v.whole ? "any number" : "whole"}`, (p) => {
+    if (v.whole) delete p.variables[i]!.whole;
+    else p.variables[i]!.whole = true;
+  });
 }
 function toggleYesNo(i: number): void {
-  const v = plan.value!.variables[i]!
-  const at = yesNo(v.name)
-  if (v.whole && at >= 0) change(`let ${v.name} be more than yes or no`, (p) => { p.constraints.splice(at, 1) })
-  else change(`make ${v.name} yes or no`, (p) => { p.variables[i]!.whole = true; if (at < 0) p.constraints.push({ id: freeId(p.constraints.map((c) => c.id)), text: `0 <= ${v.name} <= 1`, label: `${v.label ?? v.name}: yes or no` }) })
+  const v = plan.value!.variables[i]!;
+  const at = yesNo(v.name);
+  if (v.whole && at >= 0)
+    change(`let ${v.name} be more than yes or no`, (p) => {
+      p.constraints.splice(at, 1);
+    });
+  else
+    change(`make ${v.name} yes or no`, (p) => {
+      p.variables[i]!.whole = true;
+      if (at < 0)
+        p.constraints.push({
+          id: freeId(p.constraints.map((c) => c.id)),
+          text: `0 <= ${v.name} <= 1`,
+          label: `${v.label ?? v.name}: yes or no`,
+        });
+    });
 }
 
 // ---- from the story, and from files
-const lineField = useTemplateRef<{ $el: HTMLInputElement }>('lineField')
+const lineField = useTemplateRef<{ $el: HTMLInputElement }>("lineField");
 function addPhrase(p: LimitPhrase): void {
-  if (!p.constraint) return
-  const { constraint, label } = p
-  change('add a constraint from the story', (d) => { d.constraints.push({ id: freeId(d.constraints.map((c) => c.id)), text: constraint, ...(label ? { label } : {}) }) })
+  if (!p.constraint) return;
+  const { constraint, label } = p;
+  change("add a constraint from the story", (d) => {
+    d.constraints.push({ id: freeId(d.constraints.map((c) => c.id)), text: constraint, ...(label ? { label } : {}) });
+  });
 }
 function begin(text: string): void {
-  line.value = text
-  void nextTick(() => { const field = lineField.value?.$el; const at = text.search(/[<>=]/); field?.focus(); field?.setSelectionRange(at < 0 ? text.length : at, at < 0 ? text.length : at) })
+  line.value = text;
+  void nextTick(() => {
+    const field = lineField.value?.$el;
+    const at = text.search(/[<>=]/);
+    field?.focus();
+    field?.setSelectionRange(at < 0 ? text.length : at, at < 0 ? text.length : at);
+  });
 }
 function usePlanFile(next: Plan, from: string): void {
-  store.change(`read the plan of ${from}`, (d) => { d.plan = next })
-  toast.add({ severity: 'info', summary: `The plan of ${from} stands here.`, life: 3000 })
+  store.change(`read the plan of ${from}`, (d) => {
+    d.plan = next;
+  });
+  toast.add({ severity: "info", summary: `The plan of ${from} stands here.`, life: 3000 });
 }
 /** The two variables that weigh most in the best value; a slice through zeros would show little. */
 function firstPair(): [number, number] {
-  const at = (result.value?.whole ?? result.value?.best[0])?.at ?? []
-  const order = variables.value.map((_, j) => j).sort((a, b) => Math.abs(at[b] ?? 0) - Math.abs(at[a] ?? 0))
-  return [Math.min(order[0]!, order[1]!), Math.max(order[0]!, order[1]!)]
+  const at = (result.value?.whole ?? result.value?.best[0])?.at ?? [];
+  const order = variables.value.map((_, j) => j).sort((a, b) => Math.abs(at[b] ?? 0) - Math.abs(at[a] ?? 0));
+  return [Math.min(order[0]!, order[1]!), Math.max(order[0]!, order[1]!)];
 }
 /** Of more than two variables the weightiest two are pictured at once; whoever wants no slice has none. */
-const noSlice = ref(false)
-watch(() => [variables.value.length, result.value?.best.length] as const, ([count, found]) => {
-  if (count <= 2) pair.value = null
-  else if (found && pair.value === null && !noSlice.value) pair.value = firstPair()
-  else if (pair.value && pair.value.some((j) => j >= count)) pair.value = null
-})
-function endSlice(): void { noSlice.value = true; pair.value = null }
+const noSlice = ref(false);
+watch(
+  () => [variables.value.length, result.value?.best.length] as const,
+  ([count, found]) => {
+    if (count <= 2) pair.value = null;
+    else if (found && pair.value === null && !noSlice.value) pair.value = firstPair();
+    else if (pair.value && pair.value.some((j) => j >= count)) pair.value = null;
+  },
+);
+function endSlice(): void {
+  noSlice.value = true;
+  pair.value = null;
+}
 function pickPair(k: 0 | 1, name: string): void {
-  const j = variables.value.indexOf(name)
-  const [a, b] = pair.value ?? [0, 1]
-  pair.value = k === 0 ? [j, b === j ? a : b] : [a === j ? b : a, j]
+  const j = variables.value.indexOf(name);
+  const [a, b] = pair.value ?? [0, 1];
+  pair.value = k === 0 ? [j, b === j ? a : b] : [a === j ? b : a, j];
 }
 
 // ---- reading
-const spare = (id: string): string => { const r = result.value; if (!r || r.best.length === 0) return ''; if (r.wholeSlack) { const room = r.wholeSlack[id]; return room === undefined ? '' : room === 0 ? 'nothing left' : `${formatNumber(room)} to spare` } return r.slack[id] === undefined ? 'nothing left' : `${formatNumber(r.slack[id])} to spare` }
+const spare = (id: string): string => {
+  const r = result.value;
+  if (!r || r.best.length === 0) return "";
+  if (r.wholeSlack) {
+    const room = r.wholeSlack[id];
+    return room === undefined ? "" : room === 0 ? "nothing left" : `${formatNumber(room)} to spare`;
+  }
+  return r.slack[id] === undefined ? "nothing left" : `${formatNumber(r.slack[id])} to spare`;
+};
 /** What a point of the region leaves of every constraint, in the plan that is drawn. */
 function leftAt(at: readonly number[]): { id: string; text: string; broken: boolean }[] {
-  const p = drawn.value?.plan
-  if (!p) return []
-  const own = p.variables.map((v) => v.name)
-  return p.constraints.filter((c) => !c.off).slice(0, 14).flatMap((c) => {
-    const read = readConstraint(c.text, own, names.value)
-    if (!read.ok) return []
-    const rooms = read.relations.map((r) => { const v = r.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, 0) - Number(r.bound.valueOf()); return r.sense === '<=' ? -v : r.sense === '>=' ? v : -Math.abs(v) })
-    const room = Math.min(...rooms)
-    return [{ id: c.label ?? c.id, broken: room < -1e-9, text: room < -1e-9 ? `broken by ${formatNumber(-room, 4)}` : `${formatNumber(Math.max(0, room), 4)} left` }]
-  })
+  const p = drawn.value?.plan;
+  if (!p) return [];
+  const own = p.variables.map((v) => v.name);
+  return p.constraints
+    .filter((c) => !c.off)
+    .slice(0, 14)
+    .flatMap((c) => {
+      const read = readConstraint(c.text, own, names.value);
+      if (!read.ok) return [];
+      const rooms = read.relations.map((r) => {
+        const v = r.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, 0) - Number(r.bound.valueOf());
+        return r.sense === "<=" ? -v : r.sense === ">=" ? v : -Math.abs(v);
+      });
+      const room = Math.min(...rooms);
+      return [
+        {
+          id: c.label ?? c.id,
+          broken: room < -1e-9,
+          text: room < -1e-9 ? `broken by ${formatNumber(-room, 4)}` : `${formatNumber(Math.max(0, room), 4)} left`,
+        },
+      ];
+    });
 }
 function valueAt(at: readonly number[]): string {
-  const p = drawn.value?.plan
-  const r = p?.objective ? readForm(p.objective.text, p.variables.map((v) => v.name), names.value) : null
-  return r?.ok ? formatQuantity(r.form.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, Number(r.form.constant.valueOf())), unit.value, 6) : ''
+  const p = drawn.value?.plan;
+  const r = p?.objective
+    ? readForm(
+        p.objective.text,
+        p.variables.map((v) => v.name),
+        names.value,
+      )
+    : null;
+  return r?.ok
+    ? formatQuantity(
+        r.form.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, Number(r.form.constant.valueOf())),
+        unit.value,
+        6,
+      )
+    : "";
 }
-const spoken = computed(() => (progress.value ? `${progress.value.best === null ? 'No whole point yet' : `best so far ${formatQuantity(progress.value.best, unit.value, 6)}`}${progress.value.bound === null ? '' : `, at most ${formatQuantity(progress.value.bound, unit.value, 6)} possible`}` : ''))
+const spoken = computed(() =>
+  progress.value
+    ? `${progress.value.best === null ? "No whole point yet" : `best so far ${formatQuantity(progress.value.best, unit.value, 6)}`}${progress.value.bound === null ? "" : `, at most ${formatQuantity(progress.value.bound, unit.value, 6)} possible`}`
+    : "",
+);
 </script>
 
 <template>
   <main class="plan">
     <section class="panel" aria-labelledby="objective-title">
-      <div class="panel-head"><h2 id="objective-title" class="panel-title">Objective</h2><button type="button" class="word-button" @click="filesDialog = true">Files</button></div>
+      <div class="panel-head">
+        <h2 id="objective-title" class="panel-title">Objective</h2>
+        <button type="button" class="word-button" @click="filesDialog = true">Files</button>
+      </div>
       <div v-if="plan?.objective" class="goal">
-        <p>Make <EditText :value="plan.objective.sense" label="Greatest or least" :options="[{ value: 'greatest', text: 'greatest' }, { value: 'least', text: 'least' }]" @keep="change('change the objective', (p) => { p.objective!.sense = $event as 'greatest' })" />, in <EditText :value="plan.objective.unit ?? ''" placeholder="unit" label="Unit of the objective" :check="checkUnit" @keep="change('set the unit', (p) => { if ($event.trim()) p.objective!.unit = $event.trim(); else delete p.objective!.unit })" /></p>
-        <p class="formula"><EditText :value="plan.objective.text" label="Objective" :check="checkObjective" @keep="change('change the objective', (p) => { p.objective!.text = $event })" /></p>
+        <p>
+          Make
+          <EditText
+            :value="plan.objective.sense"
+            label="Greatest or least"
+            :options="[
+              { value: 'greatest', text: 'greatest' },
+              { value: 'least', text: 'least' },
+            ]"
+            @keep="
+              change('change the objective', (p) => {
+                p.objective!.sense = $event as 'greatest';
+              })
+            "
+          />, in
+          <EditText
+            :value="plan.objective.unit ?? ''"
+            placeholder="unit"
+            label="Unit of the objective"
+            :check="checkUnit"
+            @keep="
+              change('set the unit', (p) => {
+                if ($event.trim()) p.objective!.unit = $event.trim();
+                else delete p.objective!.unit;
+              })
+            "
+          />
+        </p>
+        <p class="formula">
+          <EditText
+            :value="plan.objective.text"
+            label="Objective"
+            :check="checkObjective"
+            @keep="
+              change('change the objective', (p) => {
+                p.objective!.text = $event;
+              })
+            "
+          />
+        </p>
         <p v-for="e in errorsOf('plan.objective')" :key="e" class="problem"><PlainText :text="e" /></p>
       </div>
       <p v-else class="quiet">None yet. Write <code>greatest 3.5x + 4y in $</code> below.</p>
-      <div class="panel-head second"><h2 class="panel-title">Constraints<span class="panel-count">{{ plan?.constraints.length ?? 0 }}</span></h2><button v-if="(plan?.constraints.length ?? 0) > 0" type="button" class="word-button" @click="copyConstraints">Copy constraints</button></div>
-      <form class="add" @submit.prevent="enter"><label><span class="sr-only">A constraint or the objective</span><InputText ref="lineField" v-model="line" fluid size="small" spellcheck="false" autocomplete="off" placeholder="paper: 2x + 3y <= 240" aria-label="A constraint or the objective" :invalid="problem !== null" @paste="pasted" @input="problem = null" /></label><p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p></form>
+      <div class="panel-head second">
+        <h2 class="panel-title">
+          Constraints<span class="panel-count">{{ plan?.constraints.length ?? 0 }}</span>
+        </h2>
+        <button v-if="(plan?.constraints.length ?? 0) > 0" type="button" class="word-button" @click="copyConstraints">
+          Copy constraints
+        </button>
+      </div>
+      <form class="add" @submit.prevent="enter">
+        <label
+          ><span class="sr-only">A constraint or the objective</span
+          ><InputText
+            ref="lineField"
+            v-model="line"
+            fluid
+            size="small"
+            spellcheck="false"
+            autocomplete="off"
+            placeholder="paper: 2x + 3y <= 240"
+            aria-label="A constraint or the objective"
+            :invalid="problem !== null"
+            @paste="pasted"
+            @input="problem = null"
+        /></label>
+        <p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p>
+      </form>
       <PlanPhrases :document="document" @add="addPhrase" @begin="begin" />
       <ul>
-        <li v-for="(c, i) in (plan?.constraints ?? []).slice(0, allConstraints ? undefined : MANY)" :key="c.id" class="row" :class="{ off: c.off }" @mouseenter="pointed = c.id" @mouseleave="pointed = null" @focusin="pointed = c.id" @focusout="pointed = null">
-          <span class="id" :style="{ borderColor: `var(--curve-${colours[c.id]})`, color: `var(--curve-${colours[c.id]})` }">{{ c.id }}</span>
-          <span class="formula"><EditText :value="c.text" :label="`Constraint ${c.id}`" :check="checkConstraint" @keep="change(`change ${c.id}`, (p) => { p.constraints[i]!.text = $event })" /></span>
-          <span class="quiet spare">{{ c.off ? 'off' : spare(c.id) }}</span>
-          <span class="tools"><button type="button" class="word-button" :aria-pressed="!c.off" :aria-label="`Constraint ${c.id} in force`" @click="change(c.off ? `use ${c.id} again` : `leave out ${c.id}`, (p) => { if (c.off) delete p.constraints[i]!.off; else p.constraints[i]!.off = true })">{{ c.off ? 'use' : 'off' }}</button><button type="button" class="icon-button" :aria-label="`Delete constraint ${c.id}`" @click="removeConstraint(c.id)"><IconBin /></button></span>
-          <p class="note"><EditText plain :value="c.label ?? ''" placeholder="name it in words" :label="`Meaning of ${c.id}`" @keep="setLabel(i, $event)" /></p>
-          <p v-for="e in [...errorsOf(`plan.constraints[${i}]`), ...notesOf(`plan.constraints[${i}]`)]" :key="e" class="problem note"><PlainText :text="e" /></p>
+        <li
+          v-for="(c, i) in (plan?.constraints ?? []).slice(0, allConstraints ? undefined : MANY)"
+          :key="c.id"
+          class="row"
+          :class="{ off: c.off }"
+          @mouseenter="pointed = c.id"
+          @mouseleave="pointed = null"
+          @focusin="pointed = c.id"
+          @focusout="pointed = null"
+        >
+          <span
+            class="id"
+            :style="{ borderColor: `var(--curve-${colours[c.id]})`, color: `var(--curve-${colours[c.id]})` }"
+            >{{ c.id }}</span
+          >
+          <span class="formula"
+            ><EditText
+              :value="c.text"
+              :label="`Constraint ${c.id}`"
+              :check="checkConstraint"
+              @keep="
+                change(`change ${c.id}`, (p) => {
+                  p.constraints[i]!.text = $event;
+                })
+              "
+          /></span>
+          <span class="quiet spare">{{ c.off ? "off" : spare(c.id) }}</span>
+          <span class="tools"
+            ><button
+              type="button"
+              class="word-button"
+              :aria-pressed="!c.off"
+              :aria-label="`Constraint ${c.id} in force`"
+              @click="
+                change(c.off ? `use ${c.id} again` : `leave out ${c.id}`, (p) => {
+                  if (c.off) delete p.constraints[i]!.off;
+                  else p.constraints[i]!.off = true;
+                })
+              "
+            >
+              {{ c.off ? "use" : "off" }}</button
+            ><button
+              type="button"
+              class="icon-button"
+              :aria-label="`Delete constraint ${c.id}`"
+              @click="removeConstraint(c.id)"
+            >
+              <IconBin /></button
+          ></span>
+          <p class="note">
+            <EditText
+              plain
+              :value="c.label ?? ''"
+              placeholder="name it in words"
+              :label="`Meaning of ${c.id}`"
+              @keep="setLabel(i, $event)"
+            />
+          </p>
+          <p
+            v-for="e in [...errorsOf(`plan.constraints[${i}]`), ...notesOf(`plan.constraints[${i}]`)]"
+            :key="e"
+            class="problem note"
+          >
+            <PlainText :text="e" />
+          </p>
         </li>
       </ul>
-      <button v-if="(plan?.constraints.length ?? 0) > MANY" type="button" class="word-button more" @click="allConstraints = !allConstraints">{{ allConstraints ? 'Fewer' : `All ${plan!.constraints.length} constraints` }}</button>
+      <button
+        v-if="(plan?.constraints.length ?? 0) > MANY"
+        type="button"
+        class="word-button more"
+        @click="allConstraints = !allConstraints"
+      >
+        {{ allConstraints ? "Fewer" : `All ${plan!.constraints.length} constraints` }}
+      </button>
       <template v-if="plan && plan.variables.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Variables</h2></div>
-        <ul><li v-for="(v, i) in plan.variables.slice(0, allVariables ? undefined : MANY)" :key="v.name" class="variable"><i>{{ v.name }}</i> <EditText plain :value="v.label ?? ''" placeholder="what it counts" :label="`Meaning of ${v.name}`" @keep="setVariable(i, 'label', $event)" /> <label><input type="checkbox" :checked="v.whole === true" @change="toggleWhole(i)"> whole</label> <button type="button" class="word-button kind" :aria-pressed="v.whole === true && yesNo(v.name) >= 0" :title="`Only 0 or 1: it is done or not`" @click="toggleYesNo(i)">{{ v.whole && yesNo(v.name) >= 0 ? 'yes or no ✓' : 'yes or no' }}</button> <button type="button" class="icon-button" :aria-label="`Delete variable ${v.name}`" @click="removeVariable(v.name)"><IconBin /></button></li></ul>
-        <button v-if="plan.variables.length > MANY" type="button" class="word-button more" @click="allVariables = !allVariables">{{ allVariables ? 'Fewer' : `All ${plan.variables.length} variables` }}</button>
+        <ul>
+          <li v-for="(v, i) in plan.variables.slice(0, allVariables ? undefined : MANY)" :key="v.name" class="variable">
+            <i>{{ v.name }}</i>
+            <EditText
+              plain
+              :value="v.label ?? ''"
+              placeholder="what it counts"
+              :label="`Meaning of ${v.name}`"
+              @keep="setVariable(i, 'label', $event)"
+            />
+            <label><input type="checkbox" :checked="v.whole === true" @change="toggleWhole(i)" /> whole</label>
+            <button
+              type="button"
+              class="word-button kind"
+              :aria-pressed="v.whole === true && yesNo(v.name) >= 0"
+              :title="`Only 0 or 1: it is done or not`"
+              @click="toggleYesNo(i)"
+            >
+              {{ v.whole && yesNo(v.name) >= 0 ? "yes or no ✓" : "yes or no" }}
+            </button>
+            <button
+              type="button"
+              class="icon-button"
+              :aria-label="`Delete variable ${v.name}`"
+              @click="removeVariable(v.name)"
+            >
+              <IconBin />
+            </button>
+          </li>
+        </ul>
+        <button
+          v-if="plan.variables.length > MANY"
+          type="button"
+          class="word-button more"
+          @click="allVariables = !allVariables"
+        >
+          {{ allVariables ? "Fewer" : `All ${plan.variables.length} variables` }}
+        </button>
       </template>
       <template v-if="used.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Givens</h2></div>
-        <ul><li v-for="g in used" :key="g.name" class="given"><i>{{ g.name }}</i><span class="quiet">{{ g.label ?? '' }}</span><b>{{ givenText(g) }} <button type="button" class="word-button kind" :aria-label="g.vary ? `Stop varying ${g.name}` : `Vary ${g.name}`" @click="vary(g.name)">{{ g.vary ? 'fix' : 'vary' }}</button></b><Slider v-if="g.vary" class="track" :model-value="g.value" :min="g.vary.from" :max="g.vary.to" :step="stepOf(g)" :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }" @update:model-value="slide(g.name, $event)" /></li></ul>
+        <ul>
+          <li v-for="g in used" :key="g.name" class="given">
+            <i>{{ g.name }}</i
+            ><span class="quiet">{{ g.label ?? "" }}</span
+            ><b
+              >{{ givenText(g) }}
+              <button
+                type="button"
+                class="word-button kind"
+                :aria-label="g.vary ? `Stop varying ${g.name}` : `Vary ${g.name}`"
+                @click="vary(g.name)"
+              >
+                {{ g.vary ? "fix" : "vary" }}
+              </button></b
+            ><Slider
+              v-if="g.vary"
+              class="track"
+              :model-value="g.value"
+              :min="g.vary.from"
+              :max="g.vary.to"
+              :step="stepOf(g)"
+              :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }"
+              @update:model-value="slide(g.name, $event)"
+            />
+          </li>
+        </ul>
       </template>
     </section>
     <section class="panel middle" aria-labelledby="region-title">
-      <div class="panel-head"><h2 id="region-title" class="panel-title">{{ pair && slice ? 'Slice' : 'Region' }} <span v-if="drawn" class="caption">{{ pair && slice ? 'all other variables at their best values' : drawn.result.status === 'infeasible' ? 'no point keeps all constraints' : 'every point here keeps all constraints' }}</span></h2><span v-if="drawn" class="tools"><button type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">{{ ruledOut ? 'Shade what is allowed' : 'Shade what is ruled out' }}</button><button type="button" class="word-button" @click="pictureDialog = true">Picture file</button></span></div>
+      <div class="panel-head">
+        <h2 id="region-title" class="panel-title">
+          {{ pair && slice ? "Slice" : "Region" }}
+          <span v-if="drawn" class="caption">{{
+            pair && slice
+              ? "all other variables at their best values"
+              : drawn.result.status === "infeasible"
+                ? "no point keeps all constraints"
+                : "every point here keeps all constraints"
+          }}</span>
+        </h2>
+        <span v-if="drawn" class="tools"
+          ><button type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">
+            {{ ruledOut ? "Shade what is allowed" : "Shade what is ruled out" }}</button
+          ><button type="button" class="word-button" @click="pictureDialog = true">Picture file</button></span
+        >
+      </div>
       <p v-if="variables.length > 2 && result && result.best.length > 0" class="pick">
-        <button v-if="!pair" type="button" class="word-button" @click="pair = firstPair()">Picture two of the variables as a slice</button>
-        <template v-else><select aria-label="Variable across" :value="variables[pair[0]]" @change="pickPair(0, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> across, <select aria-label="Variable upwards" :value="variables[pair[1]]" @change="pickPair(1, ($event.target as HTMLSelectElement).value)"><option v-for="v in variables" :key="v" :value="v">{{ v }}</option></select> upwards <button type="button" class="word-button" @click="endSlice">No slice</button></template>
+        <button v-if="!pair" type="button" class="word-button" @click="pair = firstPair()">
+          Picture two of the variables as a slice
+        </button>
+        <template v-else
+          ><select
+            aria-label="Variable across"
+            :value="variables[pair[0]]"
+            @change="pickPair(0, ($event.target as HTMLSelectElement).value)"
+          >
+            <option v-for="v in variables" :key="v" :value="v">{{ v }}</option>
+          </select>
+          across,
+          <select
+            aria-label="Variable upwards"
+            :value="variables[pair[1]]"
+            @change="pickPair(1, ($event.target as HTMLSelectElement).value)"
+          >
+            <option v-for="v in variables" :key="v" :value="v">{{ v }}</option>
+          </select>
+          upwards <button type="button" class="word-button" @click="endSlice">No slice</button></template
+        >
       </p>
-      <PlanRegion v-if="drawn" ref="region" :plan="drawn.plan" :result="drawn.result" :picture="drawn.picture" :colours="colours" :pointed="pointed" :ruled-out="ruledOut"><template #left="{ at }"><span v-if="valueAt(at)">{{ valueAt(at) }}</span><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }">{{ l.id }}: {{ l.text }}</span></template></PlanRegion>
-      <p v-else-if="plan && plan.variables.length > 2" class="quiet nothing">With {{ plan.variables.length }} variables the finding stands at the right.</p>
-      <p v-else class="quiet nothing">Two variables and a constraint draw a region: write <code>2x + 3y &lt;= 240</code>.</p>
+      <PlanRegion
+        v-if="drawn"
+        ref="region"
+        :plan="drawn.plan"
+        :result="drawn.result"
+        :picture="drawn.picture"
+        :colours="colours"
+        :pointed="pointed"
+        :ruled-out="ruledOut"
+        ><template #left="{ at }"
+          ><span v-if="valueAt(at)">{{ valueAt(at) }}</span
+          ><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }"
+            >{{ l.id }}: {{ l.text }}</span
+          ></template
+        ></PlanRegion
+      >
+      <p v-else-if="plan && plan.variables.length > 2" class="quiet nothing">
+        With {{ plan.variables.length }} variables the finding stands at the right.
+      </p>
+      <p v-else class="quiet nothing">
+        Two variables and a constraint draw a region: write <code>2x + 3y &lt;= 240</code>.
+      </p>
     </section>
     <section class="panel right" aria-labelledby="plan-finding-title" tabindex="0">
       <h2 id="plan-finding-title" class="panel-title">Finding</h2>
       <p v-if="failure" class="problem" role="alert">{{ failure }}</p>
       <div v-if="solving.state === 'working'" class="work" role="status">
-        <p>Working it out {{ where === 'server' ? 'on the server' : 'with the compiled solver' }}<template v-if="progress"> · {{ progress.seconds.toFixed(1) }} s</template> … <button type="button" class="word-button" @click="cancel">Cancel</button></p>
+        <p>
+          Working it out {{ where === "server" ? "on the server" : "with the compiled solver"
+          }}<template v-if="progress"> · {{ progress.seconds.toFixed(1) }} s</template> …
+          <button type="button" class="word-button" @click="cancel">Cancel</button>
+        </p>
         <p v-if="spoken" class="quiet">{{ spoken }}</p>
       </div>
-      <p v-else-if="solving.state === 'cancelled'" class="quiet">Cancelled{{ solving.best === null ? '' : `; the best so far was ${formatQuantity(solving.best, unit, 6)}` }}. <button type="button" class="word-button" @click="goOn">Work it out on the server</button></p>
+      <p v-else-if="solving.state === 'cancelled'" class="quiet">
+        Cancelled{{ solving.best === null ? "" : `; the best so far was ${formatQuantity(solving.best, unit, 6)}` }}.
+        <button type="button" class="word-button" @click="goOn">Work it out on the server</button>
+      </p>
       <p v-else-if="solving.state === 'failed'" class="problem" role="alert">{{ solving.message }}</p>
-      <div v-if="words && result && solved" class="finding" :class="{ dim: solving.state === 'working' }"><PlanFinding :document="document" :plan="solved" :result="result" :words="words" /></div>
-      <p v-if="result && result.gap !== null && solving.state !== 'working'" class="quiet">The time here is over. <button type="button" class="word-button" @click="goOn">Go on for two minutes on the server</button></p>
+      <div v-if="words && result && solved" class="finding" :class="{ dim: solving.state === 'working' }">
+        <PlanFinding :document="document" :plan="solved" :result="result" :words="words" />
+      </div>
+      <p v-if="result && result.gap !== null && solving.state !== 'working'" class="quiet">
+        The time here is over.
+        <button type="button" class="word-button" @click="goOn">Go on for two minutes on the server</button>
+      </p>
     </section>
     <PlanFilesDialog v-model:visible="filesDialog" :document="document" :program="currentProgram" @read="usePlanFile" />
-    <PictureDialog v-if="drawn" v-model:visible="pictureDialog" :sheet="() => pageSheet(region!.svg()!)" :case-title="document.title" />
+    <PictureDialog
+      v-if="drawn"
+      v-model:visible="pictureDialog"
+      :sheet="() => pageSheet(region!.svg()!)"
+      :case-title="document.title"
+    />
   </main>
 </template>
 
 <style scoped>
-.plan { flex: none; display: grid; grid-template-columns: 330px minmax(0, 1fr) 372px; grid-template-rows: minmax(0, 1fr); background: var(--paper); height: calc(100vh - 48px); min-height: 460px; }
-.panel { padding: 0.85rem 1rem; min-width: 0; display: flex; flex-direction: column; gap: 0.45rem; overflow-y: auto; }
-.panel + .panel { border-left: 1px solid var(--hairline); }
-.middle { overflow: hidden; }
-.right { background: var(--panel); }
-.caption { font-weight: 400; letter-spacing: 0; text-transform: none; margin-left: 0.5rem; }
-.goal { background: var(--amber-soft); border: 1px solid var(--amber); border-radius: 8px; padding: 0.5rem 0.8rem; display: grid; gap: 0.2rem; }
-.formula { font-family: var(--book); font-size: 1.05rem; }
-.formula :deep(.shown) { display: -webkit-box; -webkit-line-clamp: 3; -webkit-box-orient: vertical; overflow: hidden; }
-.formula:focus-within :deep(.shown) { -webkit-line-clamp: unset; }
-.second { margin: 0.6rem 0 0; }
-.row { display: grid; grid-template-columns: auto minmax(0, 1fr) auto auto; column-gap: 0.6rem; align-items: center; padding: 0.35rem 0; border-bottom: 1px solid var(--hairline); }
-.off .formula, .off .note { opacity: 0.55; }
-.id { border: 1.5px solid; border-radius: 5px; min-width: 1.5rem; text-align: center; font-weight: 700; font-size: 0.85rem; }
-.note { grid-column: 2 / -1; font-size: 0.87rem; color: var(--ink-2); }
-.problem.note { color: var(--brick); }
-.tools { display: flex; gap: 0.4rem; align-items: center; }
-.variable { display: flex; gap: 0.5rem; align-items: center; flex-wrap: wrap; font-size: 0.93rem; padding: 0.15rem 0; }
-.variable i { font-family: var(--book); }
-.given { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 0.2rem 0.6rem; align-items: baseline; padding: 0.25rem 0 0.6rem; }
-.given i { font-family: var(--book); }
-.track { grid-column: 1 / -1; margin: 0.3rem 0.6rem; }
-.nothing { padding: 2rem 0; }
+.plan {
+  flex: none;
+  display: grid;
+  grid-template-columns: 330px minmax(0, 1fr) 372px;
+  grid-template-rows: minmax(0, 1fr);
+  background: var(--paper);
+  height: calc(100vh - 48px);
+  min-height: 460px;
+}
+.panel {
+  padding: 0.85rem 1rem;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 0.45rem;
+  overflow-y: auto;
+}
+.panel + .panel {
+  border-left: 1px solid var(--hairline);
+}
+.middle {
+  overflow: hidden;
+}
+.right {
+  background: var(--panel);
+}
+.caption {
+  font-weight: 400;
+  letter-spacing: 0;
+  text-transform: none;
+  margin-left: 0.5rem;
+}
+.goal {
+  background: var(--amber-soft);
+  border: 1px solid var(--amber);
+  border-radius: 8px;
+  padding: 0.5rem 0.8rem;
+  display: grid;
+  gap: 0.2rem;
+}
+.formula {
+  font-family: var(--book);
+  font-size: 1.05rem;
+}
+.formula :deep(.shown) {
+  display: -webkit-box;
+  -webkit-line-clamp: 3;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
+}
+.formula:focus-within :deep(.shown) {
+  -webkit-line-clamp: unset;
+}
+.second {
+  margin: 0.6rem 0 0;
+}
+.row {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto auto;
+  column-gap: 0.6rem;
+  align-items: center;
+  padding: 0.35rem 0;
+  border-bottom: 1px solid var(--hairline);
+}
+.off .formula,
+.off .note {
+  opacity: 0.55;
+}
+.id {
+  border: 1.5px solid;
+  border-radius: 5px;
+  min-width: 1.5rem;
+  text-align: center;
+  font-weight: 700;
+  font-size: 0.85rem;
+}
+.note {
+  grid-column: 2 / -1;
+  font-size: 0.87rem;
+  color: var(--ink-2);
+}
+.problem.note {
+  color: var(--brick);
+}
+.tools {
+  display: flex;
+  gap: 0.4rem;
+  align-items: center;
+}
+.variable {
+  display: flex;
+  gap: 0.5rem;
+  align-items: center;
+  flex-wrap: wrap;
+  font-size: 0.93rem;
+  padding: 0.15rem 0;
+}
+.variable i {
+  font-family: var(--book);
+}
+.given {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  gap: 0.2rem 0.6rem;
+  align-items: baseline;
+  padding: 0.25rem 0 0.6rem;
+}
+.given i {
+  font-family: var(--book);
+}
+.track {
+  grid-column: 1 / -1;
+  margin: 0.3rem 0.6rem;
+}
+.nothing {
+  padding: 2rem 0;
+}
 
-.middle .tools { gap: 1rem; }
-.pick { font-size: 0.9rem; display: flex; flex-wrap: wrap; gap: 0.4rem; align-items: center; }
-.pick select { font: inherit; color: inherit; background: var(--paper); border: 1px solid var(--ink-3); border-radius: 4px; }
-.kind { font-weight: 400; font-size: 0.85rem; }
-.more { align-self: start; }
-.finding { display: flex; flex-direction: column; gap: 0.45rem; }
-.work { background: var(--amber-soft); border-radius: 8px; padding: 0.5rem 0.8rem; font-size: 0.92rem; }
-@media (max-width: 1050px) { .plan { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto; height: auto; } .panel { overflow: visible; } .panel + .panel { border-left: 0; border-top: 1px solid var(--hairline); } .middle { height: 460px; } }
+.middle .tools {
+  gap: 1rem;
+}
+.pick {
+  font-size: 0.9rem;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  align-items: center;
+}
+.pick select {
+  font: inherit;
+  color: inherit;
+  background: var(--paper);
+  border: 1px solid var(--ink-3);
+  border-radius: 4px;
+}
+.kind {
+  font-weight: 400;
+  font-size: 0.85rem;
+}
+.more {
+  align-self: start;
+}
+.finding {
+  display: flex;
+  flex-direction: column;
+  gap: 0.45rem;
+}
+.work {
+  background: var(--amber-soft);
+  border-radius: 8px;
+  padding: 0.5rem 0.8rem;
+  font-size: 0.92rem;
+}
+@media (max-width: 1050px) {
+  .plan {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto;
+    height: auto;
+  }
+  .panel {
+    overflow: visible;
+  }
+  .panel + .panel {
+    border-left: 0;
+    border-top: 1px solid var(--hairline);
+  }
+  .middle {
+    height: 460px;
+  }
+}
 </style>

@@ -1,29 +1,59 @@
 <script setup lang="ts">
-import { limitPhrases, type LimitPhrase } from '#core/story'
-import { buildModel, type CaseFile } from '#core/model'
+import { limitPhrases, type LimitPhrase } from "#core/story";
+import { buildModel, type CaseFile } from "#core/model";
 
 /** Limits that the words of the story tell, offered as constraints. */
-const props = defineProps<{ document: CaseFile }>()
-const emit = defineEmits<{ add: [phrase: LimitPhrase]; begin: [text: string] }>()
+const props = defineProps<{ document: CaseFile }>();
+const emit = defineEmits<{ add: [phrase: LimitPhrase]; begin: [text: string] }>();
 const phrases = computed(() => {
-  const { plan, story } = props.document
-  return plan && story?.text ? limitPhrases(story.text, plan, buildModel({ ...props.document, functions: [], questions: [] }).names).slice(0, 8) : []
-})
+  const { plan, story } = props.document;
+  return plan && story?.text
+    ? limitPhrases(story.text, plan, buildModel({ ...props.document, functions: [], questions: [] }).names).slice(0, 8)
+    : [];
+});
 </script>
 
 <template>
   <section v-if="phrases.length > 0" class="phrases" aria-label="Constraints in the words of the story">
     <p class="quiet">The story says:</p>
-    <ul><li v-for="p in phrases" :key="p.start">
-      <button type="button" class="offer" @click="p.constraint ? emit('add', p) : emit('begin', p.begin ?? '')"><q>{{ p.phrase }}</q> <b v-if="p.constraint">{{ p.constraint }}</b><span v-else>begin {{ p.begin }}</span></button>
-    </li></ul>
+    <ul>
+      <li v-for="p in phrases" :key="p.start">
+        <button type="button" class="offer" @click="p.constraint ? emit('add', p) : emit('begin', p.begin ?? '')">
+          <q>{{ p.phrase }}</q> <b v-if="p.constraint">{{ p.constraint }}</b><span v-else>begin {{ p.begin }}</span>
+        </button>
+      </li>
+    </ul>
   </section>
 </template>
 
 <style scoped>
-.phrases { display: grid; gap: 0.3rem; }
-ul { display: grid; gap: 0.3rem; justify-items: start; }
-.offer { border: 1px dashed var(--ink-3); background: none; border-radius: 12px; padding: 3px 11px; cursor: pointer; font-size: 0.9rem; color: var(--ink); text-align: left; }
-.offer:hover { border-color: var(--jade); color: var(--jade); background: var(--jade-soft); }
-b { font-family: var(--book); font-weight: 600; margin-left: 0.3rem; }
+.phrases {
+  display: grid;
+  gap: 0.3rem;
+}
+ul {
+  display: grid;
+  gap: 0.3rem;
+  justify-items: start;
+}
+.offer {
+  border: 1px dashed var(--ink-3);
+  background: none;
+  border-radius: 12px;
+  padding: 3px 11px;
+  cursor: pointer;
+  font-size: 0.9rem;
+  color: var(--ink);
+  text-align: left;
+}
+.offer:hover {
+  border-color: var(--jade);
+  color: var(--jade);
+  background: var(--jade-soft);
+}
+b {
+  font-family: var(--book);
+  font-weight: 600;
+  margin-left: 0.3rem;
+}
 </style>

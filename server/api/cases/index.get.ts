@@ -1,1 +1,1 @@
-export default defineEventHandler(async () => (await useCases()).list())
+export default defineEventHandler(async () => (await useCases()).list());

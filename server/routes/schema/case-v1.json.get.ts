@@ -1,3 +1,6 @@
-import { caseJsonSchema } from '#shared/schemas/case'
+import { caseJsonSchema } from "#shared/schemas/case";
 
-export default defineEventHandler((event) => { setHeader(event, 'content-type', 'application/schema+json'); return caseJsonSchema() })
+export default defineEventHandler((event) => {
+  setHeader(event, "content-type", "application/schema+json");
+  return caseJsonSchema();
+});

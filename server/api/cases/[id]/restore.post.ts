@@ -1,1 +1,4 @@
-export default defineEventHandler(async (event) => (await (await useCases()).restore(caseId(event))) ?? refuse(404, 'There is no such case to bring back.'))
+export default defineEventHandler(
+  async (event) =>
+    (await (await useCases()).restore(caseId(event))) ?? refuse(404, "There is no such case to bring back."),
+);
