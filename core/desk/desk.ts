@@ -180,19 +180,17 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   const variable = model.variables.get(f.about.variable);
   const name = f.about.given ?? f.about.variable;
   const output = model.functions.get(f.about.functions[0] ?? "")?.unit ?? null;
-  const exact = f.solutions
-    .slice(0, f.solutions.length <= MAX_EXACT ? MAX_EXACT : 0)
-    .flatMap((s) =>
-      s.exactLatex && s.exact && !isShortDecimal(s.exact)
-        ? [
-            {
-              latex: `${latexName(name)} = ${s.exactLatex}`,
-              text: `${name} = ${s.exact}`,
-              near: formatNumber(s.at, 10),
-            },
-          ]
-        : [],
-    );
+  const exact = f.solutions.slice(0, f.solutions.length <= MAX_EXACT ? MAX_EXACT : 0).flatMap((s) =>
+    s.exactLatex && s.exact && !isShortDecimal(s.exact)
+      ? [
+          {
+            latex: `${latexName(name)} = ${s.exactLatex}`,
+            text: `${name} = ${s.exact}`,
+            near: formatNumber(s.at, 10),
+          },
+        ]
+      : [],
+  );
   const details: string[] = [];
   if (
     f.solutions.length > 0 &&

@@ -107,8 +107,7 @@ function key(event: KeyboardEvent, i: number): void {
       <summary>{{ refused.length }} cannot be fitted</summary>
       <ul>
         <li v-for="c in refused" :key="cardKey(c)" class="quiet">
-          <b>{{ title(c) }}</b
-          >: <PlainText :text="c.reason!" />
+          <b>{{ title(c) }}</b>: <PlainText :text="c.reason!" />
         </li>
       </ul>
     </details>

@@ -100,8 +100,7 @@ function keep(slot: Slot, text: string): void {
       <summary>working</summary>
       <ol v-if="unfolded" tabindex="0" aria-label="Steps">
         <li v-for="(w, i) in card.working" :key="i">
-          <span>{{ w.says }}</span
-          ><MathText :latex="w.latex" :text="w.text" />
+          <span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" />
         </li>
       </ol>
     </details>

@@ -584,8 +584,7 @@ const spoken = computed(() =>
         <div class="panel-head second"><h2 class="panel-title">Givens</h2></div>
         <ul>
           <li v-for="g in used" :key="g.name" class="given">
-            <i>{{ g.name }}</i
-            ><span class="quiet">{{ g.label ?? "" }}</span
+            <i>{{ g.name }}</i><span class="quiet">{{ g.label ?? "" }}</span
             ><b
               >{{ givenText(g) }}
               <button
