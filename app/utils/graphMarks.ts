@@ -1,4 +1,4 @@
-import { formatNumber, formatMoney, prettyUnit } from "#core/explain";
+import { formatInput, formatNumber, formatMoney, prettyUnit } from "#core/explain";
 import type { Picture } from "#core/graph";
 import { LETTER, paneRects, placeLabels, placeNames, toX, toY, type Rect } from "./graphLayout";
 
@@ -148,7 +148,7 @@ export function graphMarks(
   let free = -Infinity;
   for (const t of picture.x.ticks) {
     const x = toX(picture, foot, t);
-    const words = formatNumber(t);
+    const words = formatInput(t, picture.xUnit);
     const half = (words.length * LETTER) / 2;
     if (x < foot.left - 1 || x > foot.left + foot.width + 1 || x - half < free + 6) continue;
     free = x + half;

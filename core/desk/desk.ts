@@ -2,6 +2,7 @@ import { toDouble } from "../numeric";
 import { VARIABLE, call, latexName, polynomialLatex } from "../formula";
 import { inline, polynomialForm } from "../solve";
 import {
+  formatInput,
   formatNumber,
   formatQuantity,
   inputNoun,
@@ -82,7 +83,7 @@ export function deskOf({ model, findings }: Analysis): Desk {
   return {
     variables: [...model.variables.values()].map((v) => {
       const noun = inputNoun(v.name, v.unit);
-      const range = `${v.from ? formatNumber(toDouble(v.from)) : "−∞"} … ${v.to ? formatNumber(toDouble(v.to)) : "∞"}`;
+      const range = `${v.from ? formatInput(toDouble(v.from), v.unit) : "−∞"} … ${v.to ? formatInput(toDouble(v.to), v.unit) : "∞"}`;
       return {
         name: v.name,
         label: v.label,
@@ -191,6 +192,8 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
         ]
       : [],
   );
+  const input = f.about.given ? (model.givens.get(f.about.given)?.unit ?? null) : (variable?.unit ?? null);
+  const shown = (x: number, digits?: number) => formatInput(x, input, digits);
   const details: string[] = [];
   if (
     f.solutions.length > 0 &&
@@ -199,40 +202,33 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
     (f.ask === "meet" || f.ask === "reach" || f.ask === "multiply" || f.ask === "given") &&
     f.solutions.some((s) => !Number.isInteger(s.at))
   )
-    details.push(`${name} ≈ ${f.solutions.map((s) => formatNumber(s.at, 10)).join(", ")}`);
+    details.push(`${name} ≈ ${f.solutions.map((s) => shown(s.at, 10)).join(", ")}`);
   // The sentence tells only the first and last of many; here stands every one.
   if (f.solutions.length > MAX_EXACT && f.ask !== "where")
     details.push(
       `${name} ≈ ${f.solutions
         .slice(0, MAX_LISTED)
-        .map((s) => formatNumber(s.at, 8))
+        .map((s) => shown(s.at, 8))
         .join(", ")}${f.solutions.length > MAX_LISTED ? ` and ${f.solutions.length - MAX_LISTED} more` : ""}`,
     );
   for (const s of f.solutions.slice(0, 3)) {
     const w = s.whole;
     if (!w || (f.ask !== "meet" && f.ask !== "reach") || w.at === s.at) continue;
     const signed = (v: number) => `${v > 0 ? "+" : ""}${formatQuantity(v, output)}`;
-    details.push(
-      [w, ...(w.other ? [w.other] : [])].map((n) => `at ${formatNumber(n.at)}: ${signed(n.value)}`).join(" · "),
-    );
+    details.push([w, ...(w.other ? [w.other] : [])].map((n) => `at ${shown(n.at)}: ${signed(n.value)}`).join(" · "));
   }
   if ((f.ask === "greatest" || f.ask === "least") && f.solutions[0]) {
     const s = f.solutions[0];
     const peak = f.ask === "greatest" ? "peak" : "low point";
     if (f.wholeTies)
       details.push(
-        `${peak} at ${name} = ${formatNumber(s.at)}, between ${f.wholeTies.length === 2 ? "two equal whole neighbours" : "equal whole neighbours"}`,
+        `${peak} at ${name} = ${shown(s.at)}, between ${f.wholeTies.length === 2 ? "two equal whole neighbours" : "equal whole neighbours"}`,
       );
-    else if (s.kind === "endpoint") details.push(`at the end of the range: ${name} = ${formatNumber(s.at)}`);
-    else if (
-      exact.length === 0 &&
-      !s.whole &&
-      !Number.isInteger(s.at) &&
-      !sentenceOf(f, model).includes(formatNumber(s.at))
-    )
-      details.push(`${name} ≈ ${formatNumber(s.at, 10)}`);
+    else if (s.kind === "endpoint") details.push(`at the end of the range: ${name} = ${shown(s.at)}`);
+    else if (exact.length === 0 && !s.whole && !Number.isInteger(s.at) && !sentenceOf(f, model).includes(shown(s.at)))
+      details.push(`${name} ≈ ${shown(s.at, 10)}`);
     else if (s.whole && s.whole.at !== s.at)
-      details.push(`${peak} ${formatQuantity(f.value ?? 0, output)} at ${name} = ${formatNumber(s.at)}`);
+      details.push(`${peak} ${formatQuantity(f.value ?? 0, output)} at ${name} = ${shown(s.at)}`);
   }
   if (f.estimate && f.estimate.low !== null && f.estimate.high !== null)
     details.push(
@@ -248,7 +244,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
     details.push(`exactly ${f.exactValue}`);
   const range =
     variable?.from && variable.to && f.about.from !== null && f.about.to !== null
-      ? `${formatNumber(f.about.from)} … ${formatNumber(f.about.to)}`
+      ? `${shown(f.about.from)} … ${shown(f.about.to)}`
       : null;
   return {
     id: f.id,
@@ -257,7 +253,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
     says: sentenceOf(f, model),
     exact,
     details,
-    chips: [...chips(f, range), ...beyondChips(f, model)],
+    chips: [...chips(f, range, shown), ...beyondChips(f, model)],
     message: f.status === "error" ? null : f.message && !sentenceOf(f, model).includes(f.message) ? f.message : null,
     solutions: f.solutions.map((s) => ({ at: s.at, value: s.value })),
     working: f.status === "error" ? [] : workingOf(q, model),
@@ -295,7 +291,7 @@ function fittedUnder(names: readonly string[], model: Model, seen = new Set<stri
   return seen;
 }
 
-function chips(f: Finding, range: string | null): Chip[] {
+function chips(f: Finding, range: string | null, shown: (x: number, digits?: number) => string): Chip[] {
   const out: Chip[] = [];
   if (f.status === "error") return out;
   if (f.estimate)
@@ -321,9 +317,7 @@ function chips(f: Finding, range: string | null): Chip[] {
   } else if (f.status !== "unsettled")
     out.push({
       tone: "open",
-      text: f.searched
-        ? `searched ${formatNumber(f.searched.from)} … ${formatNumber(f.searched.to)} only`
-        : "not proven complete",
+      text: f.searched ? `searched ${shown(f.searched.from)} … ${shown(f.searched.to)} only` : "not proven complete",
     });
   else out.push({ tone: "open", text: "not settled" });
   if (f.secondWay)
@@ -333,10 +327,9 @@ function chips(f: Finding, range: string | null): Chip[] {
         : { tone: "open", text: `a second method differs by ${formatNumber(f.secondWay.difference, 3)}` },
     );
   for (const s of f.setAside.slice(0, MAX_ASIDE))
-    out.push({ tone: "aside", text: `${formatNumber(s.at, 5)} set aside: ${s.below ? "below" : "over"} the limit` });
+    out.push({ tone: "aside", text: `${shown(s.at, 5)} set aside: ${s.below ? "below" : "over"} the limit` });
   if (f.setAside.length > MAX_ASIDE)
     out.push({ tone: "aside", text: `${f.setAside.length - MAX_ASIDE} more set aside outside the range` });
-  if (f.jumps.length > 0 && n === 0)
-    out.push({ tone: "aside", text: `a jump at ${formatNumber(f.jumps[0]!)} is no answer` });
+  if (f.jumps.length > 0 && n === 0) out.push({ tone: "aside", text: `a jump at ${shown(f.jumps[0]!)} is no answer` });
   return out;
 }

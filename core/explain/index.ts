@@ -8,6 +8,7 @@ export {
   type Slot,
 } from "./question";
 export {
+  formatInput,
   formatNumber,
   formatQuantity,
   formatMoney,

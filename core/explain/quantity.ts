@@ -76,6 +76,10 @@ export function formatQuantity(x: number, unit: Unit | null, digits = 6): string
   return `${formatNumber(x, digits)} ${unitFor(x, unit.text)}`;
 }
 
+/** An input by itself, where its unit stands elsewhere: a share or a rate is shown in percent, as it is typed. */
+export const formatInput = (x: number, unit: Unit | null, digits = 6): string =>
+  isPercent(unit) ? `${formatNumber(x * 100, digits)} %` : formatNumber(x, digits);
+
 /** The unit beside a number, in the plural where it is a counted noun. */
 export function unitFor(x: number, text: string): string {
   const noun = /^(\p{L}{3,}[\p{L}-]*)((?:\s*[/ ].*)?)$/u.exec(text);

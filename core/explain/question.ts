@@ -1,6 +1,6 @@
-import { formatNumber, formatQuantity, inputNoun } from "./quantity";
+import { formatInput, formatQuantity, inputNoun, isPercent } from "./quantity";
 import { functionsOf, readAmount, type Amount, type Model, type Question, type Rounding } from "../model";
-import { toDouble } from "../numeric";
+import { toDouble, type Rational } from "../numeric";
 import type { Unit } from "../units";
 
 /** A part of a question that can be changed in place, and where it stands in the question. */
@@ -91,20 +91,26 @@ class Words {
   private range(): QuestionPart[] {
     const v = this.variable();
     if (!v) return [];
-    const from =
-      this.q.from === undefined ? (v.from ? formatNumber(toDouble(v.from)) : "−∞") : this.amount(this.q.from, null);
-    const to = this.q.to === undefined ? (v.to ? formatNumber(toDouble(v.to)) : "∞") : this.amount(this.q.to, null);
+    const own = isPercent(v.unit) ? v.unit : null;
+    const end = (asked: Amount | undefined, ofVariable: Rational | null, open: string) =>
+      asked !== undefined ? this.amount(asked, own) : ofVariable ? formatInput(toDouble(ofVariable), v.unit) : open;
+    const from = end(this.q.from, v.from, "−∞");
+    const to = end(this.q.to, v.to, "∞");
     const noun = inputNoun(v.name, v.unit);
     return [
       { text: ", for " },
       {
         text:
           noun === v.name
-            ? `${v.name} = ${from} … ${to}${v.unit?.text ? ` ${v.unit.text}` : ""}`
+            ? `${v.name} = ${from} … ${to}${v.unit?.text && !own ? ` ${v.unit.text}` : ""}`
             : `${from} … ${to} ${noun}`,
         slot: "range",
       },
     ];
+  }
+  private givenRange(q: Question & { ask: "given" }): string {
+    const unit = this.model.givens.get(q.given)?.unit ?? null;
+    return `${this.amount(q.range[0], isPercent(unit) ? unit : null)} … ${this.amount(q.range[1], unit)}`;
   }
   private at(a: Amount): QuestionPart {
     const v = this.variable();
@@ -112,7 +118,10 @@ class Words {
   }
   private between(b: readonly [Amount, Amount]): QuestionPart {
     const v = this.variable();
-    return { text: `${this.amount(b[0], null)} … ${this.amount(b[1], v?.unit ?? null)}`, slot: "between" };
+    return {
+      text: `${this.amount(b[0], isPercent(v?.unit ?? null) ? v!.unit : null)} … ${this.amount(b[1], v?.unit ?? null)}`,
+      slot: "between",
+    };
   }
 
   parts(): QuestionPart[] {
@@ -223,7 +232,7 @@ class Words {
           { text: q.given, slot: "given" },
           { text: " be (" },
           {
-            text: `${this.amount(q.range[0], null)} … ${this.amount(q.range[1], this.model.givens.get(q.given)?.unit ?? null)}`,
+            text: this.givenRange(q),
             slot: "givenRange",
           },
           { text: ") so that " },

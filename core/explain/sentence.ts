@@ -1,6 +1,6 @@
 import { readingOf, type Finding, type FindingStretch, type Model, type Solution } from "../model";
 import { times, type Unit } from "../units";
-import { formatNumber, formatQuantity, inputNoun, isMoney, isPercent } from "./quantity";
+import { formatInput, formatNumber, formatQuantity, inputNoun, isMoney } from "./quantity";
 
 /** The answer to a question as a plain sentence, in the units and words of the story. */
 export function sentenceOf(f: Finding, model: Model): string {
@@ -60,7 +60,7 @@ class Speaker {
   }
   /** An input inside brackets: the number alone, a percentage as one. */
   private bare(x: number): string {
-    return isPercent(this.input) ? formatQuantity(x, this.input) : formatNumber(x);
+    return formatInput(x, this.input);
   }
   private out(y: number): string {
     return formatQuantity(y, this.output);
@@ -68,11 +68,11 @@ class Speaker {
   private range(): string {
     const { from, to } = this.f.about;
     if (this.f.searched)
-      return `on the range searched, ${formatNumber(this.f.searched.from)} … ${formatNumber(this.f.searched.to)}`;
+      return `on the range searched, ${this.bare(this.f.searched.from)} … ${this.bare(this.f.searched.to)}`;
     if (from === null && to === null) return `for any ${this.x}`;
     if (from === null) return `up to ${this.at(to!)}`;
     if (to === null) return `from ${this.at(from)} on`;
-    return `on ${formatNumber(from)} … ${formatQuantity(to, this.input)}`;
+    return `on ${this.bare(from)} … ${formatQuantity(to, this.input)}`;
   }
   private goal(): string {
     return this.f.ask === "meet"
@@ -206,7 +206,7 @@ class Speaker {
   private unsettled(): string {
     const rest = this.f.stretches
       .filter((s) => s.from !== null)
-      .map((s) => `${formatNumber(s.from!, 8)} … ${formatNumber(s.to ?? Infinity, 8)}`);
+      .map((s) => `${formatInput(s.from!, this.input, 8)} … ${formatInput(s.to ?? Infinity, this.input, 8)}`);
     return `Not settled: whether ${this.goal()} could not be proven or excluded${rest.length > 0 ? ` on ${list(rest.slice(0, 4))}` : ""}.`;
   }
 
@@ -332,7 +332,7 @@ class Speaker {
     if (f.status === "everywhere") return `${goal} whatever ${k} is.`;
     if (f.status === "unsettled") return `Not settled: which ${k} makes ${goal} could not be proven.`;
     if (f.status === "none")
-      return `No ${k} from ${formatNumber(f.about.from ?? 0)} to ${formatQuantity(f.about.to ?? 0, unit)} makes it so that ${goal}.`;
+      return `No ${k} from ${formatInput(f.about.from ?? 0, unit)} to ${formatQuantity(f.about.to ?? 0, unit)} makes it so that ${goal}.`;
     return `${k} has to be ${list(
       f.solutions.map((s) => formatQuantity(s.at, unit)),
       "or",

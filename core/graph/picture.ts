@@ -1,8 +1,9 @@
 import { sinceWords } from "../data";
 import { toDouble } from "../numeric";
+import type { Unit } from "../units";
 import { VARIABLE, call, type NumberFunction } from "../formula";
 import { inline, smoothParts } from "../solve";
-import { formatNumber, formatQuantity, inputNoun, list } from "../explain";
+import { formatInput, formatQuantity, inputNoun, list } from "../explain";
 import { rowsOf, type Analysis, type Finding, type Model, type ModelVariable } from "../model";
 import { axis, type Axis } from "./scale";
 import { curveEnds, type CurveEnd } from "./ends";
@@ -57,6 +58,8 @@ export interface Picture {
   readonly variable: string;
   readonly variables: readonly string[];
   readonly xLabel: string;
+  /** unit of the inputs: a share or a rate is marked in percent along the axis */
+  readonly xUnit: Unit | null;
   readonly x: Axis;
   readonly framed: boolean;
   readonly panes: readonly Pane[];
@@ -144,6 +147,7 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
     model,
     readings,
     asides,
+    variable.unit,
   );
   for (const x of view.rows ?? [])
     for (const f of functions) {
@@ -250,12 +254,13 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
     ghosts,
     points,
     thresholds,
+    xUnit: variable.unit,
     xLabel: `${variable.name}${noun !== variable.name ? `, ${noun}` : variable.unit?.text ? `, ${variable.unit.text}` : ""}${variable.since === null ? "" : ` since ${sinceWords(variable.since)}`}`,
     shades: shadesOf(variable, xAxis, model.source.variables?.find((v) => v.name === variableName)?.to, model),
     caption: framed
       ? caption(own, variable, asides.length > 0)
-      : `looking at ${formatNumber(xAxis.min)} … ${formatNumber(xAxis.max)}`,
-    described: described(panes, points, variableName, xAxis),
+      : `looking at ${formatInput(xAxis.min, variable.unit)} … ${formatInput(xAxis.max, variable.unit)}`,
+    described: described(panes, points, variable, xAxis),
   };
 }
 
@@ -344,11 +349,12 @@ function pointsOf(
   model: Analysis["model"],
   readings: readonly { f: string; x: number; y: number }[],
   asides: readonly { at: number }[],
+  input: Unit | null,
 ): Point[] {
   const out: Point[] = [];
   const unitOf = (name: string) => model.functions.get(name)?.unit ?? null;
   const pane = (name: string) => units.indexOf(unitOf(name)?.text ?? "");
-  const x = (at: number) => formatNumber(at, 5);
+  const x = (at: number) => formatInput(at, input, 5);
   for (const f of findings) {
     const name = f.about.functions.find((n) => names.includes(n));
     if (!name) continue;
@@ -409,7 +415,7 @@ function pointsOf(
         kind: "answer",
         question: f.id,
         function: name,
-        label: `${name}(${formatNumber(f.about.at, 5)}) = ${formatQuantity(f.value, unitOf(name), 5)}`,
+        label: `${name}(${x(f.about.at)}) = ${formatQuantity(f.value, unitOf(name), 5)}`,
       });
   }
   for (const r of readings)
@@ -423,8 +429,9 @@ function shadesOf(variable: ModelVariable, x: Axis, to: unknown, model: Analysis
   const hi = variable.to && toDouble(variable.to);
   const given = typeof to === "string" ? model.source.givens?.find((g) => g.name === to.trim()) : undefined;
   if (hi !== null && x.max > hi)
-    out.push({ from: hi, to: x.max, at: hi, label: `${given?.label ?? "at most"} ${formatNumber(hi)}` });
-  if (lo !== null && x.min < lo) out.push({ from: x.min, to: lo, at: lo, label: `from ${formatNumber(lo)} on` });
+    out.push({ from: hi, to: x.max, at: hi, label: `${given?.label ?? "at most"} ${formatInput(hi, variable.unit)}` });
+  if (lo !== null && x.min < lo)
+    out.push({ from: x.min, to: lo, at: lo, label: `from ${formatInput(lo, variable.unit)} on` });
   return out;
 }
 
@@ -447,13 +454,13 @@ function caption(findings: readonly Finding[], variable: ModelVariable, aside: b
   return `framed to show ${list(parts)}`;
 }
 
-function described(panes: readonly Pane[], points: readonly Point[], variable: string, x: Axis): string {
+function described(panes: readonly Pane[], points: readonly Point[], variable: ModelVariable, x: Axis): string {
   const curves = panes.map((p) => `${list(p.functions)}${p.unit ? ` in ${p.unit}` : ""}`).join("; ");
   const answers = points
     .filter((p) => p.kind === "answer")
     .slice(0, 12)
     .map((p) => p.label);
-  return `Graph of ${curves} over ${variable} from ${formatNumber(x.min)} to ${formatNumber(x.max)}.${answers.length > 0 ? ` Marked: ${answers.join("; ")}.` : ""}`;
+  return `Graph of ${curves} over ${variable.name} from ${formatInput(x.min, variable.unit)} to ${formatInput(x.max, variable.unit)}.${answers.length > 0 ? ` Marked: ${answers.join("; ")}.` : ""}`;
 }
 
 /** Rows drawn for one function; of more, the least and greatest reading of each narrow stretch stand for the rest. */

@@ -1,5 +1,5 @@
 import { toDouble } from "../numeric";
-import { formatNumber, formatQuantity, inputNoun, isMoney } from "../explain";
+import { formatInput, formatNumber, formatQuantity, inputNoun, isMoney } from "../explain";
 import type { Analysis, CaseFile, CaseProblem, Finding, FunctionRow, Model, ModelFunction } from "../model";
 import type { Unit } from "../units";
 import type { Change } from "./change";
@@ -222,16 +222,18 @@ function findingSlips(f: Finding, model: Model): Slip[] {
     if (q.from !== undefined || q.to !== undefined) {
       out.push({
         key,
-        message: `The range asked for cuts an answer off: there is one at ${formatNumber(cut.at)}.`,
+        message: `The range asked for cuts an answer off: there is one at ${formatInput(cut.at, variable.unit)}.`,
         mend: { says: `Ask on the whole range of ${variable.name}`, change: { kind: "questionRange", id: f.id } },
       });
     } else {
       const wide = roundOut(cut.at, cut.below);
       out.push({
         key,
-        message: `The range of ${variable.name} cuts an answer off: there is one at ${formatNumber(cut.at)}.`,
+        message: `The range of ${variable.name} cuts an answer off: there is one at ${formatInput(cut.at, variable.unit)}.`,
         mend: {
-          says: cut.below ? `Start the range at ${formatNumber(wide)}` : `Widen the range to ${formatNumber(wide)}`,
+          says: cut.below
+            ? `Start the range at ${formatInput(wide, variable.unit)}`
+            : `Widen the range to ${formatInput(wide, variable.unit)}`,
           change: cut.below
             ? { kind: "range", variable: variable.name, from: wide }
             : { kind: "range", variable: variable.name, to: wide },

@@ -20,7 +20,8 @@ import { earlierAnswer, plainAmount, readAmountText, retypedAmount } from "./amo
 export type Entry =
   | { readonly kind: "given"; readonly row: Given; readonly replaces: boolean }
   | { readonly kind: "variable"; readonly row: Variable; readonly replaces: boolean }
-  | { readonly kind: "function"; readonly row: FunctionRow; readonly replaces: boolean }
+  /** `variable`: the function is of a name nobody knew, which becomes a variable with an open range */
+  | { readonly kind: "function"; readonly row: FunctionRow; readonly replaces: boolean; readonly variable?: Variable }
   | { readonly kind: "question"; readonly row: Question; readonly replaces: false };
 
 export type Interpretation =
@@ -66,7 +67,11 @@ export function withEntry(source: CaseFile, entry: Entry): CaseFile {
     case "variable":
       return { ...source, variables: put(source.variables, entry.row) };
     case "function":
-      return { ...source, functions: put(source.functions, entry.row) };
+      return {
+        ...source,
+        ...(entry.variable ? { variables: put(source.variables, entry.variable) } : {}),
+        functions: put(source.functions, entry.row),
+      };
     case "question":
       return { ...source, questions: [...(source.questions ?? []), entry.row] };
   }
@@ -132,7 +137,7 @@ class StatementReader {
         return `${entry.replaces ? "changes" : "adds"} the variable ${entry.row.name}${entry.row.from === undefined && entry.row.to === undefined ? "" : `, ${entry.row.from ?? "−∞"} … ${entry.row.to ?? "∞"}`}${entry.row.unit ? ` ${entry.row.unit}` : ""}${entry.row.whole ? ", whole" : ""}`;
       case "function": {
         const f = built.functions.get(entry.row.name);
-        return `${entry.replaces ? "changes" : "adds"} the function ${entry.row.name}(${entry.row.of}) = ${f?.text ?? ""}${f?.unit?.text ? `, in ${f.unit.text}` : ""}`;
+        return `${entry.replaces ? "changes" : "adds"} the function ${entry.row.name}(${entry.row.of}) = ${f?.text ?? ""}${f?.unit?.text ? `, in ${f.unit.text}` : ""}${entry.variable ? `, and its variable ${entry.variable.name}, for now any number` : ""}`;
       }
       case "question": {
         const q = questionText(entry.row, built);
@@ -192,7 +197,14 @@ class StatementReader {
       kind: "function",
       replaces: before !== undefined,
       row: { ...(before ?? {}), name, of, ...(unit ? { unit } : {}), by: this.making(unit ? said![1]! : body, of) },
+      ...(of !== name && this.isNew(of) ? { variable: { name: of } } : {}),
     };
+  }
+
+  /** Whether a name stands for nothing yet, so that it may become a variable. */
+  private isNew(name: string): boolean {
+    const known = [this.source.givens, this.source.variables, this.source.functions, this.source.plan?.variables];
+    return !RESERVED.has(name) && !known.some((list) => list?.some((row) => row.name === name));
   }
 
   /** How a function is made: a line, pieces, a running total, a slope, or a formula. */
@@ -347,7 +359,14 @@ class StatementReader {
     const named = (this.source.variables ?? []).filter((v) => words.has(v.name));
     if (named.length === 1) return named[0]!.name;
     const through = [...new Set((this.source.functions ?? []).filter((f) => words.has(f.name)).map((f) => f.of))];
-    return through.length === 1 && named.length === 0 ? through[0]! : null;
+    if (through.length === 1 && named.length === 0) return through[0]!;
+    // One unknown letter in a formula is what it is of, unless it looks like a slip of a known name.
+    const unknown = [...words].filter((w) => this.isNew(w));
+    const isFormula = /[\d+*/^()−-]/.test(body);
+    const near = nearName(unknown[0] ?? "", [...this.model.givens.keys(), ...this.model.variables.keys()]);
+    return named.length === 0 && through.length === 0 && unknown.length === 1 && isFormula && !near
+      ? unknown[0]!
+      : null;
   }
 
   // ---- questions --------------------------------------------------------------------------------------------

@@ -120,7 +120,6 @@ describe("the entry line", () => {
     ["e = 3", /name of a number/],
     ["F =", /stops after the equals sign/],
     ["D(q) = C(q", /not closed/],
-    ["D(z) = z", /no variable of this case/],
     ["R = Z ?", /`Z` is not known here/],
     ["greatest Q ?", /no function of this case/],
     ["R - C = 0 ?", /Give `R - C` a name first/],

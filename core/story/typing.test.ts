@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
-import type { CaseFile } from "../model";
-import { interpret, offersAt, paintLine, typesetLine } from ".";
+import { buildModel, type CaseFile } from "../model";
+import { interpret, offersAt, paintLine, typesetLine, withEntry } from ".";
 
 const stall = JSON.parse(
   readFileSync(new URL("../../demo/lantern-stall.pasear.json", import.meta.url), "utf8"),
@@ -180,5 +180,31 @@ describe("a value typed over another", () => {
     ["i = 4.2 % a month", "%/year", 0.042, "%/month"],
   ])("%s over a value in %s", (line, before, value, unit) => {
     expect(after(line, 1, before)).toMatchObject({ value, unit });
+  });
+});
+
+describe("an empty case takes its own examples", () => {
+  const empty: CaseFile = { format: "pasear-case", version: 1, title: "Empty" };
+  it.each([
+    ["f(x) = 3x + 2", { name: "f", of: "x" }, { name: "x" }],
+    ["C(q) = 90 + 7 q", { name: "C", of: "q" }, { name: "q" }],
+    ["p(q) = line (240, 6), (150, 9)", { name: "p", of: "q" }, { name: "q" }],
+    ["C = 90 + 7x", { name: "C", of: "x" }, { name: "x" }],
+  ])("%s makes a function and its variable, with an open range that is told", (line, row, variable) => {
+    const read = interpret(line, empty);
+    expect(read).toMatchObject({ ok: true, entry: { kind: "function", row, variable } });
+    expect(read.ok && read.says).toContain(`its variable ${variable.name}, for now any number`);
+    const after = read.ok ? withEntry(empty, read.entry) : empty;
+    expect(buildModel(after).errors).toEqual([]);
+    expect(after.variables).toEqual([variable]);
+  });
+  it("a word that looks like a slip of a known name makes no variable", () => {
+    const known: CaseFile = { ...empty, givens: [{ name: "rent", value: 90 }] };
+    expect(interpret("C = 2 rnet + 7", known).ok).toBe(false);
+  });
+  it("a known variable is not made again", () => {
+    const known: CaseFile = { ...empty, variables: [{ name: "x", from: 0, to: 9 }] };
+    const read = interpret("f(x) = 3x + 2", known);
+    expect(read.ok && read.entry).not.toHaveProperty("variable");
   });
 });

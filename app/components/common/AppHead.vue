@@ -21,7 +21,7 @@ defineProps<{ title?: string | null }>();
   display: flex;
   align-items: center;
   gap: 1.1rem;
-  height: 48px;
+  height: var(--head-height);
   padding: 0 1rem;
   background: var(--river);
   color: var(--river-ink);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatNumber } from "#core/explain";
+import { formatInput } from "#core/explain";
 import type { Picture } from "#core/graph";
 import { DASHES, tickText } from "~/utils/graphMarks";
 
@@ -34,7 +34,7 @@ const drawing = computed(() => {
     unit: p.panes[pane.value]!.unit,
     xTicks: p.x.ticks
       .filter((_, i) => p.x.ticks.length < 5 || i % 2 === 0)
-      .map((t) => ({ at: px(t), text: formatNumber(t) })),
+      .map((t) => ({ at: px(t), text: formatInput(t, p.xUnit) })),
     yTicks: y.ticks.map((t) => ({ at: py(t), text: tickText(t, p.panes[pane.value]!.unit) })),
     curves: curves.map((c) => ({
       name: c.name,

@@ -30,6 +30,19 @@ watch([text, () => props.document], () => {
   mathematics.value = latex ? { latex, now: true } : mathematics.value && { ...mathematics.value, now: false };
 });
 
+/** Lines that work in this very case, as it stands. */
+const examples = computed(() => {
+  const functions = props.document.functions ?? [];
+  const [first, second] = functions;
+  const variable = props.document.variables?.[0]?.name ?? "x";
+  const together = second && second.of === first!.of;
+  return {
+    given: "F = 180 $",
+    function: together ? `D(${first!.of}) = ${first!.name} − ${second.name}` : `f(${variable}) = 3${variable} + 2`,
+    question: together ? `${first!.name} = ${second.name} ?` : first ? `${first.name} = 0 ?` : null,
+  };
+});
+
 function enter(): void {
   const p = preview.value;
   if (!p?.ok) return;
@@ -79,7 +92,7 @@ defineExpose({ focus: () => field.value?.focus(), begin });
         :document="document"
         label="Entry line: a given, a variable, a function or a question"
         described-by="entry-says"
-        placeholder="R = C ?"
+        :placeholder="examples.question ?? examples.function"
         :wrong="wrong"
         @enter="enter"
         @leave="field?.blur()"
@@ -97,7 +110,11 @@ defineExpose({ focus: () => field.value?.focus(), begin });
     <div v-else-if="mathematics" class="aside typeset" :class="{ old: !mathematics.now }">
       <MathText :latex="mathematics.latex" :text="text" />
     </div>
-    <p v-else class="aside">a given <b>F = 180 $</b> · a function <b>P(q) = R − C</b> · a question <b>R = C ?</b></p>
+    <p v-else class="aside">
+      a given <b>{{ examples.given }}</b> · a function <b>{{ examples.function }}</b><template v-if="examples.question">
+        · a question <b>{{ examples.question }}</b></template
+      >
+    </p>
   </form>
 </template>
 

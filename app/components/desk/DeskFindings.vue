@@ -89,6 +89,8 @@ const names = computed(() =>
     [props.document.functions, props.document.givens].map((list) => (list ?? []).map((r) => [r.name, r.label])),
   ),
 );
+/** Examples of questions are about a function that is there. */
+const firstFunction = computed(() => props.document.functions?.[0]?.name ?? null);
 const was = (id: string, says: string | undefined) => {
   const g = says === undefined ? undefined : props.ghost.find((a) => a.id === id);
   return g && g.says !== says ? g.says : null;
@@ -130,8 +132,10 @@ function remove(q: Question): void {
       <button type="button" class="word-button" @click="emit('begin', '')">+ Question</button>
     </div>
     <p v-if="questions.length === 0" class="quiet">
-      No question yet. A line with a question mark asks: <code>R = C ?</code>, <code>greatest P ?</code>,
-      <code>P(250) ?</code>
+      No question yet. A line with a question mark asks<template v-if="firstFunction"
+        >: <code>{{ firstFunction }} = 0 ?</code>, <code>greatest {{ firstFunction }} ?</code>,
+        <code>{{ firstFunction }}(10) ?</code></template
+      ><template v-else>, once there is a function to ask about.</template>
     </p>
     <ol>
       <FindingCard

@@ -210,7 +210,7 @@ function remove(f: FunctionRow): void {
       </button>
     </div>
     <p v-if="rows.length === 0" class="quiet">
-      No function yet. Write one on the entry line: <code>C(q) = F + k q</code>, or a line through two readings:
+      No function yet. Write one on the entry line: <code>C(q) = 90 + 7 q</code>, or a line through two readings:
       <code>p(q) = line (240, 6), (150, 9)</code>.
     </p>
     <FormsDialog v-model:visible="formsDialog" :wanted="formWanted" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CaseFile } from "#core/model";
 import { buildModel } from "#core/model";
-import { formatQuantity, formatNumber } from "#core/explain";
+import { formatInput, formatQuantity } from "#core/explain";
 import { roundStep, type Picture, type View } from "#core/graph";
 import { markAt, toX, toY, type Rect } from "~/utils/graphLayout";
 import { graphMarks } from "~/utils/graphMarks";
@@ -62,7 +62,9 @@ const lineX = computed(() => {
   return p && r && at.value !== null ? toX(p, r, at.value) : null;
 });
 const atText = computed(() =>
-  props.picture && at.value !== null ? `${props.picture.variable} = ${formatNumber(at.value, 5)}` : "",
+  props.picture && at.value !== null
+    ? `${props.picture.variable} = ${formatInput(at.value, props.picture.xUnit, 5)}`
+    : "",
 );
 
 function inputAt(clientX: number): number | null {

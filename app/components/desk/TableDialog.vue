@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { buildModel, readAmount, type CaseFile } from "#core/model";
 import { MAX_ROWS, listedInputs, roundStep, steppedInputs, tableText, valueTable } from "#core/graph";
-import { formatNumber, formatQuantity } from "#core/explain";
+import { formatInput, formatQuantity, isPercent } from "#core/explain";
 import { toDouble } from "#core/numeric";
 
 const props = defineProps<{ document: CaseFile; variable: string; rows: readonly number[] }>();
@@ -13,6 +13,7 @@ const model = computed(() => buildModel(props.document));
 const functions = computed(() =>
   [...model.value.functions.values()].filter((f) => f.of === props.variable && !f.trouble),
 );
+const input = computed(() => model.value.variables.get(props.variable)?.unit ?? null);
 const chosen = ref<string[]>([]);
 const way = ref<"step" | "own">("step");
 const from = ref("0");
@@ -25,9 +26,11 @@ watch(visible, (now) => {
   chosen.value = functions.value.map((f) => f.name);
   const v = model.value.variables.get(props.variable);
   const [lo, hi] = [v?.from ? toDouble(v.from) : 0, v?.to ? toDouble(v.to) : (v?.from ? toDouble(v.from) : 0) + 10];
-  from.value = String(lo);
-  to.value = String(hi);
-  step.value = String(v?.whole ? Math.max(1, roundStep(hi - lo, 16)) : roundStep(hi - lo, 16));
+  // A rate or a share is written as it was typed, in percent.
+  const written = (x: number) => (isPercent(input.value) ? `${Number((x * 100).toPrecision(12))}%` : String(x));
+  from.value = written(lo);
+  to.value = written(hi);
+  step.value = written(v?.whole ? Math.max(1, roundStep(hi - lo, 16)) : roundStep(hi - lo, 16));
 });
 const inputs = computed((): { inputs: ReturnType<typeof steppedInputs>; wrong: string | null } => {
   if (way.value === "own") {
@@ -118,11 +121,11 @@ async function copy(separator: "\t" | ","): Promise<void> {
               <input
                 type="checkbox"
                 :checked="onGraph(r.input)"
-                :aria-label="`Show the row ${formatNumber(r.input, 8)} on the graph`"
+                :aria-label="`Show the row ${formatInput(r.input, input, 8)} on the graph`"
                 @change="toggle(r.input)"
               />
             </td>
-            <th scope="row">{{ formatNumber(r.input, 8) }}</th>
+            <th scope="row">{{ formatInput(r.input, input, 8) }}</th>
             <td v-for="(y, k) in r.values" :key="k" :class="{ best: r.greatest[k], change: r.changes[k] }">
               {{ y === null ? "no value" : formatQuantity(y, unitOf(chosen[k]!), 8)
               }}<span v-if="r.greatest[k]" class="tag">greatest row</span

@@ -403,6 +403,28 @@ onBeforeUnmount(() => {
   grid-template-columns: minmax(0, 29fr) minmax(0, 71fr);
   grid-template-rows: minmax(300px, 355px) auto minmax(0, 1fr);
 }
+/* The desk fits the window: head, story, graph and entry line stay in sight, and what grows scrolls by itself. */
+@media (min-width: 901px) and (min-height: 620px) {
+  .desk {
+    flex: none;
+    height: calc(100dvh - var(--head-height));
+    grid-template-rows: minmax(250px, 46fr) auto minmax(180px, 54fr);
+  }
+  .desk .lower {
+    min-height: 0;
+  }
+  .desk .lower > * {
+    overflow-y: auto;
+    padding-top: 0;
+  }
+  .desk .lower :deep(.panel-head) {
+    position: sticky;
+    top: 0;
+    z-index: 1;
+    padding-top: 0.85rem;
+    background: inherit;
+  }
+}
 .desk > :nth-child(1) {
   border-right: 1px solid var(--hairline);
 }
