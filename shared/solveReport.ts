@@ -35,6 +35,8 @@ function finding(f: Finding, says: string, working: readonly WorkingStep[]) {
     setAside: f.setAside.map(({ at, reason }) => ({ at, reason })),
     stretches: f.stretches.map(({ from, to, ends, least, first }) => ({ from, to, ends, least, first })),
     searched: f.searched,
+    bound: f.bound,
+    repeats: f.repeats,
     value: finite(f.value),
     exact: f.exactValue,
     secondWay: f.secondWay,

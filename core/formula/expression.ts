@@ -223,6 +223,15 @@ export function rebuild(e: Expression, f: (part: Expression) => Expression): Exp
   }
 }
 
+/** The same expression with its parts replaced; the very same object where no part changed, so that what is noted on it stays. */
+export function mapParts(e: Expression, f: (part: Expression) => Expression): Expression {
+  const before = parts(e);
+  const after = before.map(f);
+  if (after.every((part, i) => part === before[i])) return e;
+  let next = 0;
+  return rebuild(e, () => after[next++]!);
+}
+
 /** Puts `input` for the variable. */
 export const substitute = (e: Expression, input: Expression): Expression =>
   e.kind === "variable" ? input : rebuild(e, (part) => substitute(part, input));

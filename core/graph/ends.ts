@@ -1,6 +1,7 @@
-import { isolateRealRoots, poly, toDouble } from "../numeric";
-import type { NumberFunction } from "../formula";
-import { rationalForm, type SmoothPart } from "../solve";
+import { compileEnclosure, type Expression } from "../formula";
+import { Enclosure } from "../interval";
+import { inline, limitAt, newWork, partition, spotOfRational, valueAt, type FunctionTable, type Part } from "../solve";
+import { rationalOfDouble } from "../numeric";
 
 /** A place where a curve begins, ends or is broken: filled where the function has that value, open where it only comes close to it. */
 export interface CurveEnd {
@@ -9,61 +10,67 @@ export interface CurveEnd {
   readonly closed: boolean;
 }
 
-/** Distances from a break at which both sides are read off, as shares of the range looked at. */
-const NEAR = [1e-6, 1e-8] as const;
 /** Values this close, as a share of the visible height, are drawn as one. */
 const SAME = 1e-5;
+/** Work for the breaks of one curve: a drawing may leave some out, a finding may not. */
+const BOXES = 1500;
+const CELLS = 1500;
 
-/**
- * Ends, jumps and holes of a function on [lo, hi], as mathematics draws them. Poles have none: nothing is drawn there.
- * @param height  visible height, in y-unit
- */
-export function curveEnds(
-  f: NumberFunction,
-  parts: readonly SmoothPart[],
-  lo: number,
-  hi: number,
-  height: number,
-): CurveEnd[] {
+/** What is drawn of a curve's breaks, from the same places that the findings stand on. */
+export interface CurveBreaks {
+  readonly breaks: readonly number[];
+  readonly ends: (height: number) => CurveEnd[];
+}
+
+/** The breaks of a function on [lo, hi], and what is drawn there. */
+export function curveBreaks(whole: Expression, table: FunctionTable, lo: number, hi: number): CurveBreaks {
+  const e = inline(whole, table);
+  const range = { from: spotOfRational(rationalOfDouble(lo)), to: spotOfRational(rationalOfDouble(hi)) };
+  const parts = partition([e], table, range, newWork(BOXES, CELLS));
+  const sides = parts.flatMap((p, i) =>
+    p.kind === "place" && p.because !== "range" ? [sidesAt(e, parts, i, table)] : [],
+  );
+  return { breaks: sides.map((s) => s.x), ends: (height) => sides.flatMap((s) => drawnAt(s, height)) };
+}
+
+interface Sides {
+  readonly x: number;
+  readonly left: number | null;
+  readonly right: number | null;
+  readonly value: number | null;
+}
+
+function sidesAt(e: Expression, parts: readonly Part[], i: number, table: FunctionTable): Sides {
+  const p = parts[i]!;
+  if (p.kind !== "place") throw new RangeError("expected a place");
+  const own = valueAt(e, p.spot, table);
+  const limit = (q: Part | undefined, side: 1 | -1): number | null => {
+    const f = q?.kind === "cell" ? q.formulas[0] : null;
+    if (!f || q?.kind !== "cell") return null;
+    const room = q.from && q.to ? q.to.lo - q.from.hi : 1;
+    const l = limitAt(f, p.spot, side, room, table);
+    if (l.kind === "finite") return (l.lo + l.hi) / 2;
+    if (l.kind === "infinite") return null;
+    const near = compileEnclosure(f, table.enclosure)(new Enclosure(p.spot.lo, p.spot.hi));
+    return Number.isFinite(near.lo) && Number.isFinite(near.hi) ? (near.lo + near.hi) / 2 : null;
+  };
+  return {
+    x: p.spot.at,
+    left: limit(parts[i - 1], -1),
+    right: limit(parts[i + 1], 1),
+    value: own.kind === "value" && Number.isFinite(own.lo) && Number.isFinite(own.hi) ? (own.lo + own.hi) / 2 : null,
+  };
+}
+
+/** Ends, jumps and holes as mathematics draws them. Poles have none: nothing is drawn there. */
+function drawnAt({ x, left, right, value }: Sides, height: number): CurveEnd[] {
   const out: CurveEnd[] = [];
-  for (const x of breaksOf(parts)) {
-    if (x < lo || x > hi) continue;
-    const own = f(x);
-    const left = limit(f, x, -1, hi - lo, height);
-    const right = limit(f, x, 1, hi - lo, height);
-    const same = (a: number | null, b: number | null) => a !== null && b !== null && Math.abs(a - b) <= SAME * height;
-    const value = Number.isFinite(own) ? own : null;
-    if (same(left, right) && same(left, value)) continue;
-    // A curve that only begins or ends here shows its value; one that is broken shows both sides.
-    for (const side of [left, right])
-      if (side !== null && !same(side, value) && !out.some((e) => e.x === x && Math.abs(e.y - side) <= SAME * height))
-        out.push({ x, y: side, closed: false });
-    if (value !== null && (left !== null || right !== null || out.some((e) => e.x === x)))
-      out.push({ x, y: value, closed: true });
-  }
+  const same = (a: number | null, b: number | null) => a !== null && b !== null && Math.abs(a - b) <= SAME * height;
+  if (same(left, right) && same(left, value)) return out;
+  // A curve that only begins or ends here shows its value; one that is broken shows both sides.
+  for (const side of [left, right])
+    if (side !== null && !same(side, value) && !out.some((end) => Math.abs(end.y - side) <= SAME * height))
+      out.push({ x, y: side, closed: false });
+  if (value !== null && (left !== null || right !== null || out.length > 0)) out.push({ x, y: value, closed: true });
   return out;
-}
-
-/** Borders between smooth parts, and zeros of what is divided by. */
-function breaksOf(parts: readonly SmoothPart[]): number[] {
-  const out = new Set<number>();
-  for (const p of parts) {
-    if (p.isPoint) {
-      if (p.kind !== "range") out.add(toDouble(p.from!));
-      continue;
-    }
-    const form = p.expression && rationalForm(p.expression);
-    for (const d of form?.divisors ?? [])
-      if (poly.degree(d) >= 1 && poly.degree(d) <= 8) for (const r of isolateRealRoots(d, p.from, p.to)) out.add(r.at);
-  }
-  return [...out].sort((a, b) => a - b);
-}
-
-/** The finite limit from one side, read off close by; null where the curve runs away or has no value. */
-function limit(f: NumberFunction, x: number, side: -1 | 1, width: number, height: number): number | null {
-  const [far, near] = NEAR.map((share) => f(x + side * Math.max(share * width, Math.abs(x) * 2 ** -44))) as [
-    number,
-    number,
-  ];
-  return Number.isFinite(far) && Number.isFinite(near) && Math.abs(near - far) <= 0.02 * height ? near : null;
 }

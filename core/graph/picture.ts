@@ -2,11 +2,10 @@ import { sinceWords } from "../data";
 import { toDouble } from "../numeric";
 import type { Unit } from "../units";
 import { VARIABLE, call, type NumberFunction } from "../formula";
-import { inline, smoothParts } from "../solve";
 import { formatInput, formatQuantity, inputNoun, list } from "../explain";
 import { rowsOf, type Analysis, type Finding, type Model, type ModelVariable } from "../model";
 import { axis, type Axis } from "./scale";
-import { curveEnds, type CurveEnd } from "./ends";
+import { curveBreaks, type CurveEnd } from "./ends";
 import { sampleCurve, type Run } from "./sample";
 
 export interface Curve {
@@ -208,8 +207,7 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
   const curves = functions.map((f): Curve => {
     const pane = units.indexOf(f.unit?.text ?? "");
     const y = panes[pane]!.y;
-    const parts = smoothParts(inline(call(f.name, 0, VARIABLE), model.table), model.table, null, null);
-    const breaks = parts.filter((p) => p.isPoint).map((p) => toDouble(p.from!));
+    const { breaks, ends } = curveBreaks(call(f.name, 0, VARIABLE), model.table, xAxis.min, xAxis.max);
     const row = rows.findIndex((r) => r.name === f.name);
     const colour = (rows[row]?.look ?? row) % CURVE_LOOKS;
     return {
@@ -224,7 +222,7 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
         y.max - y.min,
         breaks,
       ),
-      ends: curveEnds(numbers.get(f.name)!, parts, xAxis.min, xAxis.max, y.max - y.min),
+      ends: ends(y.max - y.min),
     };
   });
   const ghosts = ghostFunctions.map((g): Ghost => {

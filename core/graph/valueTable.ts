@@ -1,7 +1,6 @@
 import { rationalOfTyped, toDouble, type Rational } from "../numeric";
-import { EMPTY } from "../interval";
 import { VARIABLE, call } from "../formula";
-import { encloseAt, inline, smoothParts } from "../solve";
+import { inline, spotOfRational, valueAt } from "../solve";
 import { readAmount, type Model } from "../model";
 
 export interface TableRow {
@@ -49,11 +48,9 @@ export function valueTable(model: Model, names: readonly string[], inputs: reado
   const bodies = names.map((n) => inline(call(n, 0, VARIABLE), model.table));
   const columns = bodies.map((e) =>
     inputs.map((x): number | null => {
-      const part = smoothParts(e, model.table, x, x).find((p) => p.isPoint);
-      const v = part?.expression ? encloseAt(part.expression, model.table, x) : null;
-      return v && !(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi)
-        ? v.lo + (v.hi - v.lo) / 2
-        : null;
+      const v = valueAt(e, spotOfRational(x), model.table);
+      if (v.kind !== "value" || !Number.isFinite(v.lo) || !Number.isFinite(v.hi)) return null;
+      return v.exact ? toDouble(v.exact) : v.lo + (v.hi - v.lo) / 2;
     }),
   );
   const most = columns.map((c) => Math.max(...c.filter((y): y is number => y !== null)));

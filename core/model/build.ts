@@ -30,8 +30,11 @@ import {
   integrate,
   polynomialExpression,
   polynomialForm,
-  smoothParts,
+  partition,
+  spotOfEnd,
+  type CellPart,
   type Piece,
+  type Spot,
 } from "../solve";
 import type { CaseFile, FunctionRow, NumberText, PieceRow } from "./case";
 import { dataOf, fitRows, fittedForm, rowsOf, type FitBy, type ModelFit } from "./fits";
@@ -54,8 +57,9 @@ export interface ModelVariable {
   /** null: unbounded */
   readonly from: Rational | null;
   readonly to: Rational | null;
-  /** the ends themselves, where they are no fractions */
-  readonly irrationalEnds: readonly Expression[];
+  /** the ends as they are, also where they are no fractions */
+  readonly start: Spot | null;
+  readonly end: Spot | null;
   readonly since: string | number | null;
 }
 
@@ -287,6 +291,7 @@ class Builder {
           `${quoted(String(v.since))} is no date; write a year such as 2031 or a date such as \`2031-01-06\`.`,
         );
       const bad = from && to && from.compare(to) > 0;
+      const [first, last] = bad ? [end, start] : [start, end];
       this.variables.set(v.name, {
         name: v.name,
         unit: this.unit(v.unit, `${path}.unit`),
@@ -295,9 +300,8 @@ class Builder {
         since: v.since ?? null,
         from: bad ? to : from,
         to: bad ? from : to,
-        irrationalEnds: [start?.irrational, end?.irrational].filter(
-          (e): e is Expression => e !== null && e !== undefined,
-        ),
+        start: first && spotOfEnd(first.exact, first.irrational),
+        end: last && spotOfEnd(last.exact, last.irrational),
       });
     });
   }
@@ -671,10 +675,15 @@ class Builder {
     const inner = call(f.name, 0, VARIABLE);
     const latex = `\\int_{${Number(toDouble(from).toPrecision(8))}}^{${latexName(row.of)}} ${latexName(f.name)}`;
     const variable = this.variables.get(row.of);
-    const parts = smoothParts(inner, this.table, null, null).filter((p) => !p.isPoint);
-    const polynomials = parts.map((p) => (p.expression ? polynomialForm(p.expression) : null));
-    if (parts.every((p, i) => polynomials[i] !== null || p.expression === null)) {
-      const pieces = totalPieces(parts, polynomials, from);
+    const parts = partition([inner], this.table, { from: null, to: null }).filter((p) => p.kind !== "place");
+    const cells = parts.flatMap((p) => (p.kind === "cell" && hasFractionEnds(p) ? [p] : []));
+    const polynomials = cells.map((p) => (p.formulas[0] ? polynomialForm(p.formulas[0]) : null));
+    if (cells.length === parts.length && cells.every((p, i) => polynomials[i] !== null || p.formulas[0] === null)) {
+      const pieces = totalPieces(
+        cells.map((p) => ({ from: p.from?.rational ?? null, to: p.to?.rational ?? null })),
+        polynomials,
+        from,
+      );
       if (pieces.length === 1 && !pieces[0]!.from && !pieces[0]!.to) {
         this.table.define(row.name, { kind: "expression", expression: pieces[0]!.expression });
         const p = polynomialForm(pieces[0]!.expression)!;
@@ -833,6 +842,9 @@ const rangeLatex = (x: string, p: PieceRow): string => {
   const high = p.to === undefined ? "" : ` ${ends.endsWith("]") ? "\\le" : "<"} ${amountLatex(p.to)}`;
   return `${low}${latexName(x)}${high}`;
 };
+
+const hasFractionEnds = (p: CellPart): boolean =>
+  (!p.from || p.from.rational !== null) && (!p.to || p.to.rational !== null);
 
 /** The pieces of a running total of a function whose parts are polynomials: joined without a jump, and 0 at `from`. */
 function totalPieces(

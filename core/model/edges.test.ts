@@ -56,7 +56,7 @@ describe("places without a value", () => {
   it("sinh x / (−x) comes to −1 at 0 and never takes it", () =>
     expect(solve({ f: "sinh(x)/(-x)" }, { ask: "greatest", function: "f" }, { from: 0, to: 3 })).toMatchObject({
       status: "none",
-      message: expect.stringMatching(/ever closer to -1 at x = 0/),
+      message: expect.stringMatching(/ever closer to −1 near x = 0/),
     }));
 });
 
@@ -130,7 +130,11 @@ describe("wholes", () => {
       "f is 0 at x = 2.5: x = 3 when rounded up.",
     ));
   it("both neighbours are told with their values", () =>
-    expect(reach("x^2 - 10", 0, whole).solutions[0]!.whole).toEqual({ at: 4, value: 6, other: { at: 3, value: -1 } }));
+    expect(reach("x^2 - 10", 0, whole).solutions[0]!.whole).toMatchObject({
+      at: 4,
+      value: 6,
+      other: { at: 3, value: -1 },
+    }));
   it("near answers are written with the digits that tell them apart", () =>
     expect(reach("(x-1)(x-1.0000001)(x-5)", 0).says).toBe("f is 0 at x = 1, x = 1.0000001 and x = 5."));
 });

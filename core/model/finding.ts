@@ -1,3 +1,5 @@
+import type { Rational } from "../numeric";
+import type { Spot } from "../solve";
 import type { Question, Rounding } from "./case";
 
 /** An input that answers a question; all numbers in the case's own units. */
@@ -16,9 +18,13 @@ export interface Solution {
   reads: string | null;
   /** -1, 1: the function goes below, above the level after it; 0: it does neither (or nothing is known) */
   turns: -1 | 0 | 1;
+  /** the input itself, for questions that use it: no digit of it is lost */
+  spot: Spot;
 }
 export interface WholeReading {
   at: number;
+  /** the whole number itself, where it may be too large for a double */
+  n?: Rational;
   value: number;
   /** the whole input on the other side of the solution, and its value */ other?:
     { at: number; value: number } | undefined;
@@ -33,12 +39,17 @@ export interface FindingStretch {
   to: number | null;
   ends: string;
   least: string | null;
+  /** first and last whole input inside, for counted variables */
   first: number | null;
+  last: number | null;
 }
 
 /** An independent computation of the same answer. */
 export interface SecondWay {
   readonly method: string;
+  /** the same number by both methods */
+  readonly found: number;
+  readonly second: number;
   readonly difference: number;
   readonly agrees: boolean;
 }
@@ -64,6 +75,10 @@ export interface Finding {
   readonly setAside: readonly SetAside[];
   readonly stretches: readonly FindingStretch[];
   readonly searched: { from: number; to: number } | null;
+  /** a greatest or least value that is approached at an input (null: far out) and not taken; value null: there is no bound */
+  readonly bound: { readonly value: number | null; readonly at: number | null } | null;
+  /** the solutions are those of one period, and come again for ever */
+  readonly repeats: { readonly every: number } | null;
   readonly value: number | null;
   readonly exactValue: string | null;
   readonly secondWay: SecondWay | null;

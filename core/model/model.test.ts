@@ -222,7 +222,7 @@ describe("every kind of question", () => {
       { id: "q", ask: "where", function: "P", relation: ">=", value: 0 },
       { variables: [{ name: "x", from: 0, to: 10, whole: true, unit: "boat" }] },
     );
-    expect(f.stretches).toEqual([{ from: 2, to: 7.5, ends: "[]", least: null, first: 2 }]);
+    expect(f.stretches).toEqual([{ from: 2, to: 7.5, ends: "[]", least: null, first: 2, last: 7 }]);
     expect(f.says).toBe("P is at least $0 from 2 to 7 boats.");
   });
   it("value: undefined and beyond the range are told", () => {

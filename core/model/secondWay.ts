@@ -4,11 +4,14 @@ import type { SecondWay } from "./finding";
 /** Answers of two methods this close, relative to their size, agree: the rest is rounding. */
 const AGREE_REL_TOL = 1e-7;
 
-const judge = (method: string, found: number, second: number, scale = 1): SecondWay => {
-  const difference = Math.abs(found - second);
+/** @param slack  how far the proven value itself is known, in the unit of the values */
+const judge = (method: string, found: number, second: number, scale = 1, slack = 0): SecondWay => {
+  const difference = Math.max(0, Math.abs(found - second) - slack);
   const size = Math.max(Math.abs(found), Math.abs(second), scale * 1e-6, Number.MIN_VALUE);
   return {
     method,
+    found,
+    second,
     difference: difference <= size * 1e-14 ? 0 : difference,
     agrees: difference <= AGREE_REL_TOL * size,
   };
@@ -124,8 +127,8 @@ export function gaussSum(
 }
 
 /** The same value by plain doubles against proven bounds. */
-export const plainEvaluation = (value: number, second: number): SecondWay =>
-  judge("evaluation on doubles", value, second);
+export const plainEvaluation = (value: number, second: number, slack = 0): SecondWay =>
+  judge("evaluation on doubles", value, second, 1, slack);
 /** A difference quotient with a step fit to doubles (central, error of order h²). */
 export function differenceQuotient(f: NumberFunction, at: number, value: number, width: number): SecondWay {
   const h = Math.max(Math.abs(at), width, 1e-3) * 6e-6;

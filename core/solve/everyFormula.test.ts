@@ -4,6 +4,7 @@ import { formulaText } from "../formula/formulaText.fixture";
 import { resolve } from "../formula";
 import { ratio } from "../numeric";
 import { findBest, findRoots, FunctionTable, type OptimumSearch, type RootSearch } from ".";
+import { between } from "./range.fixture";
 
 const names = { variable: "x", givens: new Map(), functions: new Map(), variables: new Set<string>() };
 const [FROM, TO] = [ratio(-2), ratio(3)];
@@ -35,8 +36,8 @@ it("no formula of 100,000 throws, hangs, or has an answer that is no number", ()
       solved++;
       const table = new FunctionTable();
       const trouble =
-        troubleOfRoots(findRoots(e, table, FROM, TO)) ??
-        (solved % 4 === 0 ? troubleOfBest(findBest(e, table, FROM, TO, 1)) : null);
+        troubleOfRoots(findRoots(e, table, between(FROM, TO))) ??
+        (solved % 4 === 0 ? troubleOfBest(findBest(e, table, between(FROM, TO), 1)) : null);
       if (trouble) bad.push(`${text}: ${trouble}`);
     }
   }

@@ -1,9 +1,19 @@
-import { poly, rationalOfDouble, toDouble, type Rational } from "../numeric";
-import { EMPTY, Enclosure, down, up, iv } from "../interval";
-import { compileEnclosure, compileNumber, compileSeries, variableSeries, type Expression } from "../formula";
+import { ONE, isZero, poly, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
+import { EMPTY, Enclosure, PARTIAL, containsZero, iv, up } from "../interval";
+import {
+  compileEnclosure,
+  compileNumber,
+  compileSeries,
+  encloseRational,
+  variableSeries,
+  type Expression,
+} from "../formula";
+import { Leading, vanishes, type Term } from "./leading";
+import { partition, type CellPart } from "./partition";
 import { polynomialForm } from "./rationalForm";
-import { smoothParts } from "./stretches";
+import { spotOfRational, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
+import { hullOf } from "./zerosIn";
 
 export type Integral =
   | {
@@ -12,6 +22,8 @@ export type Integral =
       readonly low: number;
       readonly high: number;
       readonly exact: Rational | null;
+      /** a function without bound at an end was summed */
+      readonly isImproper: boolean;
     }
   | { readonly ok: false; readonly reason: "undefined" | "unbounded" | "work"; readonly near: number };
 
@@ -28,36 +40,35 @@ const COARSE_REL_TOL = 1e-8;
 /**
  * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial, else with proven bounds by Taylor
  * series whose last term is enclosed over each cell (Moore, Kearfott & Cloud, Introduction to Interval Analysis, section 9.4).
+ * At an end at which a function has no bound, the piece beside it is enclosed by its leading term, or proven to have none.
  */
 export function integrate(e: Expression, table: FunctionTable, from: Rational, to: Rational): Integral {
   if (from.compare(to) > 0) {
     const back = integrate(e, table, to, from);
     return back.ok
-      ? { ok: true, value: -back.value, low: -back.high, high: -back.low, exact: back.exact && back.exact.neg() }
+      ? { ...back, value: -back.value, low: -back.high, high: -back.low, exact: back.exact && back.exact.neg() }
       : back;
   }
   let exact: Rational | null = rationalOfDouble(0);
   let sum = new Enclosure(0, 0);
-  for (const part of smoothParts(e, table, from, to)) {
-    if (part.isPoint || !part.from || !part.to) continue;
-    if (!part.expression) return { ok: false, reason: "undefined", near: toDouble(part.from) };
-    const p = polynomialForm(part.expression);
-    if (p) {
-      const whole = poly.antiderivative(p);
-      const piece = poly.valueAt(whole, part.to).sub(poly.valueAt(whole, part.from));
-      exact = exact && exact.add(piece);
-      const near = toDouble(piece);
-      sum = iv.add(sum, new Enclosure(down(near), up(near)));
+  let isImproper = false;
+  for (const part of partition([e], table, { from: spotOfRational(from), to: spotOfRational(to) })) {
+    if (part.kind === "place") continue;
+    const start = part.kind === "open" ? part.lo : hullOf(part).lo;
+    if (part.kind !== "cell") return { ok: false, reason: "work", near: start };
+    const f = part.formulas[0];
+    if (!f) return { ok: false, reason: "undefined", near: start };
+    const whole = exactPiece(f, part);
+    if (whole) {
+      exact = exact && exact.add(whole);
+      sum = iv.add(sum, encloseRational(whole));
       continue;
     }
     exact = null;
-    // Where the fine bounds cost too much, coarser ones are still proven.
-    const [lo, hi] = [toDouble(part.from), toDouble(part.to)];
-    const fine = bounded(part.expression, table, lo, hi, REL_TOL);
-    const piece =
-      "ok" in fine && fine.reason === "work" ? bounded(part.expression, table, lo, hi, COARSE_REL_TOL) : fine;
+    const piece = cellIntegral(f, part, table);
     if (!("lo" in piece)) return piece;
-    sum = iv.add(sum, piece);
+    isImproper ||= piece.isImproper;
+    sum = iv.add(sum, new Enclosure(piece.lo, piece.hi));
   }
   return {
     ok: true,
@@ -65,7 +76,84 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
     low: sum.lo,
     high: sum.hi,
     exact,
+    isImproper,
   };
+}
+
+/** The integral of a polynomial between fractions. */
+function exactPiece(f: Expression, cell: CellPart): Rational | null {
+  const p = polynomialForm(f);
+  if (!p || !cell.from?.rational || !cell.to?.rational) return null;
+  const whole = poly.antiderivative(p);
+  return poly.valueAt(whole, cell.to.rational).sub(poly.valueAt(whole, cell.from.rational));
+}
+
+type Failed = Integral & { ok: false };
+
+/** The integral over one cell: the middle by series, each end by what is known of it. */
+function cellIntegral(
+  f: Expression,
+  cell: CellPart,
+  table: FunctionTable,
+): { lo: number; hi: number; isImproper: boolean } | Failed {
+  const { from, to } = cell;
+  if (!from || !to) return { ok: false, reason: "work", near: from?.at ?? to?.at ?? 0 };
+  const width = to.lo - from.hi;
+  const head = endIntegral(f, from, 1, width, table);
+  if ("ok" in head) return head;
+  const tail = endIntegral(f, to, -1, width, table);
+  if ("ok" in tail) return tail;
+  // Where the fine bounds cost too much, coarser ones are still proven.
+  const fine = bounded(f, table, head.edge, tail.edge, REL_TOL);
+  const isHard = "ok" in fine && fine.reason === "work";
+  const middle = isHard ? bounded(f, table, head.edge, tail.edge, COARSE_REL_TOL) : fine;
+  if ("ok" in middle) return middle;
+  const all = iv.add(iv.add(head.sum, middle), tail.sum);
+  return { lo: all.lo, hi: all.hi, isImproper: head.isImproper || tail.isImproper };
+}
+
+interface EndPiece {
+  /** where the middle begins */
+  readonly edge: number;
+  readonly sum: Enclosure;
+  readonly isImproper: boolean;
+}
+
+/** Share of a cell that its end is given, where the function has no bound there. */
+const HEAD_SHARE = 2 ** -24;
+
+/** What lies between an end of a cell and the double from which the middle is summed. */
+function endIntegral(f: Expression, end: Spot, side: 1 | -1, width: number, table: FunctionTable): EndPiece | Failed {
+  const edge = side > 0 ? end.hi : end.lo;
+  const there = compileEnclosure(f, table.enclosure)(new Enclosure(end.lo, end.hi));
+  const isTame = !(there.flags & (EMPTY | PARTIAL)) && Number.isFinite(there.lo) && Number.isFinite(there.hi);
+  if (isTame && end.rational && end.lo === end.hi) return { edge, sum: new Enclosure(0, 0), isImproper: false };
+  if (isTame) {
+    const sliver = iv.multiply(new Enclosure(there.lo, there.hi), new Enclosure(0, up(end.hi - end.lo)));
+    return { edge, sum: sliver, isImproper: false };
+  }
+  const delta = Math.min(1 / 16, width * HEAD_SHARE);
+  const inner = side > 0 ? end.hi + delta : end.lo - delta;
+  const length = iv.abs(iv.subtract(new Enclosure(inner, inner), new Enclosure(end.lo, end.hi)));
+  const term = new Leading({ spot: end, side, delta: length.hi }, table).of(f);
+  const sum = term && headIntegral(term, length);
+  if (sum === "unbounded") return { ok: false, reason: "unbounded", near: end.at };
+  return sum ? { edge: inner, sum, isImproper: true } : { ok: false, reason: "work", near: end.at };
+}
+
+/** ∫ c t^r L^s dt from 0 to d: finite when r is above −1. */
+function headIntegral(t: Term, d: Enclosure): Enclosure | "unbounded" | null {
+  if (t.w) return vanishes(t) ? iv.multiply(t.c, new Enclosure(0, up(d.hi))) : containsZero(t.c) ? null : "unbounded";
+  const r = t.r.add(ONE);
+  if (signOf(r) < 0 || (signOf(r) === 0 && signOf(t.s) >= 0)) return containsZero(t.c) ? null : "unbounded";
+  const isLogarithmic = t.s.compare(ONE) === 0;
+  if (signOf(r) === 0 || !(isZero(t.s) || isLogarithmic)) return null;
+  const exponent = encloseRational(r);
+  const power = iv.realPower(d, exponent);
+  const plain = iv.divide(power, exponent);
+  if (!isLogarithmic) return iv.multiply(t.c, plain);
+  const logarithm = iv.add(iv.negate(iv.ln(d)), iv.divide(new Enclosure(1, 1), exponent));
+  return iv.multiply(t.c, iv.multiply(plain, logarithm));
 }
 
 /**

@@ -2,16 +2,15 @@ import {
   compileEnclosure,
   compileSlopes,
   derivativeWithin,
-  exactNumber,
   type EnclosureFunction,
   type Expression,
+  type SlopeFunction,
 } from "../formula";
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
-import { toDouble } from "../numeric";
 import { branch } from "./branch";
 import { vanishesAt } from "./constant";
-import { encloseConstant, rationalExact } from "./exactForm";
-import { candidates, exactOfCandidate, simplestFraction } from "./shortNumbers";
+import { encloseConstant } from "./exactForm";
+import { candidates, exactOfCandidate } from "./shortNumbers";
 import { merge, sameZero, unsettled, type Stretch, type Zero, type ZeroSet } from "./zeroSet";
 
 /** Boxes narrower than this share of the stretch are examined by derivatives instead of being split further. */
@@ -53,7 +52,7 @@ export function intervalZeros(e: Expression, s: Stretch): ZeroSet {
   };
   const found = branch({ value, slopes, settle }, s.lo, s.hi, least, s.budget.boxes);
   s.budget.boxes -= found.boxes;
-  const zeros: Zero[] = found.zeros.map((z) => named(e, simpleZero(z.lo, z.hi)));
+  const zeros: Zero[] = found.zeros.map((z) => named(e, simpleZero(z.lo, z.hi), slopes));
   const open: { lo: number; hi: number }[] = [];
   for (const [i, box] of found.open.entries()) {
     if (i > MAX_ATTEMPTS) {
@@ -86,12 +85,19 @@ function dedupe(zeros: Zero[]): Zero[] {
   return out;
 }
 
-/** A zero that is proven to be a short fraction is given as one. */
-function named(e: Expression, z: Zero): Zero {
-  const short = simplestFraction(z.lo, z.hi, 1000n);
-  if (!short || !vanishesAt(e, exactNumber(short))) return z;
-  return { ...z, at: toDouble(short), exact: rationalExact(short) };
+/** A zero that is proven to be a number with a short name, 7/3 or 2π/3, is given as that. */
+function named(e: Expression, z: Zero, slopes: SlopeFunction): Zero {
+  for (const candidate of candidates(z.lo, z.hi)) {
+    const at = encloseConstant(candidate);
+    if (at.hi < z.lo || at.lo > z.hi || !vanishesAt(e, candidate)) continue;
+    // Both are zeros of the same function, which has at most one where its slope is never 0.
+    const { slope } = slopes({ value: new Enclosure(Math.min(z.lo, at.lo), Math.max(z.hi, at.hi)), slope: UNIT });
+    if (containsZero(slope)) continue;
+    return { ...z, at: at.lo + (at.hi - at.lo) / 2, lo: at.lo, hi: at.hi, exact: exactOfCandidate(candidate) };
+  }
+  return z;
 }
+const UNIT = new Enclosure(1, 1);
 
 function simpleZero(lo: number, hi: number): Zero {
   return { at: lo + (hi - lo) / 2, lo, hi, multiplicity: 1, exact: null };

@@ -1,24 +1,27 @@
-import { ZERO, ratio, rationalOfDouble, toDouble, type Rational } from "../numeric";
-import { EMPTY, Enclosure, PARTIAL, BROKEN } from "../interval";
+import { rationalOfDouble, toDouble, type Rational } from "../numeric";
+import { BROKEN, EMPTY, Enclosure, PARTIAL } from "../interval";
+import { compileEnclosure, dependsOnVariable, differentiate, same, subtract, type Expression } from "../formula";
+import { isExactlyZero } from "./constant";
+import type { ExactForm } from "./exactForm";
+import { inline } from "./inline";
+import { limitAt } from "./limits";
 import {
-  compileEnclosure,
-  compileNumber,
-  dependsOnVariable,
-  differentiate,
-  exactNumber,
-  negate,
-  parts,
-  rebuild,
-  subtract,
-  type Expression,
-} from "../formula";
-import { exactRational, isExactlyZero } from "./constant";
-import { rationalExact, type ExactForm } from "./exactForm";
-import { singularParts } from "./singular";
-import { encloseAt, exactValueAt, smoothParts, type SmoothPart } from "./stretches";
+  newWork,
+  partition,
+  refine,
+  type CellPart,
+  type Part,
+  type PlacePart,
+  type Range,
+  type Work,
+} from "./partition";
+import { openStairs } from "./openStairs";
+import { periodOf, type Period } from "./period";
+import { spotOfRational, type Spot } from "./spot";
+import { areMirrored } from "./symmetry";
 import type { FunctionTable } from "./table";
-import { zerosOf } from "./zeros";
-import type { Zero } from "./zeroSet";
+import { areEqualValues, branchAt, valueAt, valueOf, type ValueAt } from "./valueAt";
+import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch } from "./zerosIn";
 
 /** An input at which the best value is taken. */
 export interface Best {
@@ -27,484 +30,400 @@ export interface Best {
   readonly hi: number;
   readonly kind: "interior" | "endpoint";
   readonly exact: ExactForm | null;
+  readonly spot: Spot;
 }
 
-export type OptimumSearch =
-  | {
-      readonly status: "attained";
-      /** every input with the best value; several are ties */
-      readonly best: readonly Best[];
-      /** the best value, with proven bounds */
-      readonly value: number;
-      readonly low: number;
-      readonly high: number;
-      readonly exactValue: Rational | null;
-      /** stretches on which the best value is taken throughout */
-      readonly flat: readonly { lo: number; hi: number }[];
-      /** every turning point, end, kink and break, best or not: between neighbours the function only rises or only falls */
-      readonly places: readonly number[];
-      readonly complete: boolean;
-    }
-  /** no best value: it grows without bound near `near`, or comes ever closer to `limit` without reaching it */
-  | { readonly status: "unbounded"; readonly near: number }
-  | { readonly status: "approached"; readonly near: number; readonly limit: number }
-  | { readonly status: "undefined" }
-  | { readonly status: "unsettled"; readonly open: readonly { lo: number; hi: number }[] };
-
-interface Candidate {
-  readonly at: number;
+export interface Flat {
   readonly lo: number;
   readonly hi: number;
-  readonly rational: Rational | null;
-  readonly exact: ExactForm | null;
-  readonly kind: "interior" | "endpoint";
-  /** bounds of the value there */
+  readonly from: Spot | null;
+  readonly to: Spot | null;
+  readonly closedLo: boolean;
+  readonly closedHi: boolean;
+}
+
+/** What is approached and not taken: a value (null: there is no bound), and where (null: far out). */
+export interface Bound {
+  readonly value: number | null;
+  readonly form: Expression | null;
+  readonly at: number | null;
+  /** far out: towards which side */
+  readonly side: 1 | -1;
+}
+
+export interface Attained {
+  readonly status: "attained";
+  /** every input with the best value; several are ties */
+  readonly best: readonly Best[];
+  /** the best value, with proven bounds */
+  readonly value: number;
   readonly low: number;
   readonly high: number;
   readonly exactValue: Rational | null;
-  /** only a limit from one side: the function has no value, or another one, there */
-  readonly open: boolean;
+  readonly form: Expression | null;
+  /** stretches on which the best value is taken throughout */
+  readonly flat: readonly Flat[];
+  readonly complete: boolean;
+  /** what keeps it from being complete */
+  readonly open: readonly OpenStretch[];
 }
 
-/** Values this close, relative to their size, are one value seen through rounding. */
-const TIE_REL_TOL = 1e-13;
+export type OptimumSearch = (
+  | Attained
+  /** no best value: there is no bound, or it comes ever closer to one without reaching it */
+  | { readonly status: "unbounded" | "approached"; readonly bound: Bound }
+  | { readonly status: "undefined" }
+  | { readonly status: "unsettled"; readonly open: readonly OpenStretch[] }
+) & { readonly parts: readonly Part[]; readonly period: Period | null };
 
-/** Level stretches as one where they meet at a place that takes the value too; `flats` of one value. */
-function joined<F extends { lo: number; hi: number; low: number; high: number }>(
-  flats: readonly F[],
-  places: readonly { lo: number; hi: number }[],
-): F[] {
-  const out: F[] = [];
-  for (const f of [...flats].sort((a, b) => a.lo - b.lo)) {
-    const last = out[out.length - 1];
-    if (last && (f.lo < last.hi || (f.lo === last.hi && places.some((c) => c.lo <= f.lo && c.hi >= f.lo))))
-      out[out.length - 1] = {
-        ...last,
-        hi: Math.max(last.hi, f.hi),
-        low: Math.min(last.low, f.low),
-        high: Math.max(last.high, f.high),
-      };
-    else out.push(f);
-  }
-  return out;
+/** A value that is taken, at a place or all along a stretch. */
+interface Taken {
+  readonly low: number;
+  readonly high: number;
+  readonly exact: Rational | null;
+  readonly form: Expression | null;
+  readonly at: { readonly spot: Spot; readonly kind: "interior" | "endpoint" } | Flat;
 }
 
 /**
- * Greatest (sense 1) or least (sense −1) value on from…to: values at all zeros of the slope, ends, kinks, breaks and edges of the domain compared by proven
- * bounds. `complete` when every such place was found.
+ * Greatest (sense 1) or least (sense −1) value on a range: values at all places and zeros of the slope, against the limits at the ends of the cells
+ * between them. Whatever could not be examined must lie below the best value, else it is doubt.
  */
 export function findBest(
   e: Expression,
   table: FunctionTable,
-  from: Rational | null,
-  to: Rational | null,
+  range: Range,
   sense: 1 | -1,
+  work: Work = newWork(),
 ): OptimumSearch {
-  const all = smoothParts(e, table, from, to);
-  const seen: Candidate[] = [];
-  const flatSeen: { lo: number; hi: number; low: number; high: number }[] = [];
-  const doubt: { lo: number; hi: number }[] = [];
-  let unbounded: number | null = null;
-  all.forEach((part, i) => {
-    if (!part.expression) return;
-    if (part.isPoint) {
-      const value = encloseAt(part.expression, table, part.from!);
-      if (value.flags & EMPTY) return;
-      seen.push(pointCandidate(part, value, table, all, i));
+  const period = periodOf(e, table, range);
+  const parts = turningParts(e, table, period?.range ?? range, sense, work);
+  const search = new BestSearch(e, table, parts, sense, period !== null);
+  return { ...search.result(), parts, period };
+}
+
+/** A range taken apart so that the function is monotone, or constant, on every cell. */
+export function turningParts(e: Expression, table: FunctionTable, range: Range, sense: 1 | -1, work: Work): Part[] {
+  const whole = partition([e], table, range, work);
+  const level = whole.some((p) => p.kind === "stairs") ? someLevel(e, whole, table, sense) : 0;
+  const listed = openStairs(whole, table, work, (v) => (sense > 0 ? v.hi >= level : v.lo <= level));
+  return refine(listed, table, work, (cell) => {
+    const f = cell.formulas[0];
+    return f && dependsOnVariable(f) ? [differentiate(f)] : [];
+  });
+}
+
+/** A value that is surely taken, as good as a quick look finds one: stairs below it need not be taken apart. */
+function someLevel(e: Expression, parts: readonly Part[], table: FunctionTable, sense: 1 | -1): number {
+  const enclosure = compileEnclosure(e, table.enclosure);
+  let level = -Infinity;
+  const glance = (lo: number, hi: number): number => {
+    let at = lo;
+    for (let i = 0; i <= GLANCES; i++) {
+      const x = lo + ((hi - lo) * i) / GLANCES;
+      const v = enclosure(new Enclosure(x, x));
+      const worth = v.flags & (EMPTY | PARTIAL) ? -Infinity : sense > 0 ? v.lo : -v.hi;
+      if (worth > level) [level, at] = [worth, x];
+    }
+    return at;
+  };
+  for (const p of parts) {
+    if (p.kind !== "stairs") continue;
+    const [lo, hi] = [p.from?.hi ?? (p.to?.lo ?? 0) - FAR, p.to?.lo ?? (p.from?.hi ?? 0) + FAR];
+    // First all over, then closer and closer to the best that was seen.
+    let at = glance(lo, hi);
+    for (let width = (hi - lo) / 64; width > (hi - lo) * 1e-6; width /= 64)
+      at = glance(Math.max(lo, at - width), Math.min(hi, at + width));
+  }
+  return sense * level;
+}
+const GLANCES = 300;
+/** How far an endless stair is looked at for a first value. */
+const FAR = 1000;
+
+class BestSearch {
+  private readonly whole: Expression;
+  private readonly taken: Taken[] = [];
+  private readonly doubt: OpenStretch[] = [];
+  /** cells with a limit that is taken nowhere, as far as is known */
+  private readonly ends: { cell: CellPart; side: 1 | -1 }[] = [];
+
+  constructor(
+    e: Expression,
+    private readonly table: FunctionTable,
+    private readonly parts: readonly Part[],
+    private readonly sense: 1 | -1,
+    private readonly isRepeated: boolean,
+  ) {
+    this.whole = inline(e, table);
+    parts.forEach((p, i) => this.look(p, i));
+  }
+
+  private look(p: Part, i: number): void {
+    switch (p.kind) {
+      case "open":
+      case "stairs":
+        this.doubt.push(p.kind === "open" ? p : hullOf(p));
+        return;
+      case "quiet":
+        this.doubt.push(hullOf(p));
+        return;
+      case "place":
+        this.lookAtPlace(p, i);
+        return;
+      case "cell":
+        this.lookAtCell(p, i);
+    }
+  }
+
+  private cellAt(i: number): CellPart | null {
+    const p = this.parts[i];
+    return p?.kind === "cell" ? p : null;
+  }
+
+  private valueAtPlace(p: PlacePart, i: number): ValueAt {
+    const inner = p.because === "zero" ? (this.cellAt(i - 1)?.formulas[0] ?? this.cellAt(i + 1)?.formulas[0]) : null;
+    return inner ? valueOf(inner, p.spot, this.table) : valueAt(this.whole, p.spot, this.table);
+  }
+
+  private lookAtPlace(p: PlacePart, i: number): void {
+    if (this.isRepeated && i === this.parts.length - 1 && i > 0) return;
+    const value = this.valueAtPlace(p, i);
+    if (value.kind === "none") return;
+    if (value.kind === "open" || !Number.isFinite(value.lo) || !Number.isFinite(value.hi)) {
+      this.doubt.push({ lo: p.spot.lo, hi: p.spot.hi });
       return;
     }
-    const inside = partCandidates(part, table, sense);
-    seen.push(...inside.candidates);
-    flatSeen.push(...inside.flat);
-    doubt.push(...inside.doubt);
-    if (inside.unbounded !== null) unbounded ??= inside.unbounded;
-  });
-  if (unbounded !== null) return { status: "unbounded", near: unbounded };
-  if (seen.length === 0 && flatSeen.length === 0)
-    return doubt.length > 0 ? { status: "unsettled", open: doubt } : { status: "undefined" };
-  // A value beyond what doubles hold cannot be compared; the place stays in doubt.
-  const bounded = (c: { low: number; high: number }) => Number.isFinite(c.low) && Number.isFinite(c.high);
-  const candidates = seen.filter(bounded);
-  const flat = flatSeen.filter(bounded);
-  for (const c of [...seen, ...flatSeen]) if (!bounded(c)) doubt.push({ lo: c.lo, hi: c.hi });
-  if (candidates.length === 0 && flat.length === 0) return { status: "unsettled", open: doubt };
-  const worth = (c: { low: number; high: number }) => (sense > 0 ? c.low : -c.high);
-  const hope = (c: { low: number; high: number }) => (sense > 0 ? c.high : -c.low);
-  const level = Math.max(...candidates.map(worth), ...flat.map(worth));
-  const slack = Math.abs(level) * TIE_REL_TOL;
-  const winners = candidates.filter((c) => hope(c) >= level - slack);
-  const exactBest =
-    winners
-      .map((c) => c.exactValue)
-      .filter((v) => v !== null)
-      .sort((a, b) => b.compare(a) * sense)[0] ?? null;
-  const tied = winners.filter((c) => !exactBest || !c.exactValue || c.exactValue.compare(exactBest) === 0);
-  const real = tied.filter((c) => !c.open);
-  const flats = joined(
-    flat.filter((f) => hope(f) >= level - slack),
-    real,
-  );
-  const open = doubt.filter((d) => mayBeat(e, table, d, level + slack, sense));
-  if (real.length === 0 && flats.length === 0) {
-    const c = tied[0]!;
-    return open.length > 0
-      ? { status: "unsettled", open }
-      : { status: "approached", near: c.at, limit: (c.low + c.high) / 2 };
+    const isEnd = (p.because === "range" && !this.isRepeated) || this.breaksAt(i);
+    this.taken.push({
+      low: value.lo,
+      high: value.hi,
+      exact: value.exact,
+      form: value.form,
+      at: { spot: p.spot, kind: isEnd ? "endpoint" : "interior" },
+    });
   }
-  // A kink in the middle of a level stretch is no answer of its own.
-  const best = mergeBest(real).filter((c) => !flats.some((f) => f.lo < c.lo && c.hi < f.hi));
-  const first = best[0];
-  if (open.length > 0 && best.length === 0 && flats.length === 0) return { status: "unsettled", open };
-  const low = Math.min(...(real.length > 0 ? real : flats).map((c) => c.low));
-  const high = Math.max(...(real.length > 0 ? real : flats).map((c) => c.high));
-  return {
-    status: "attained",
-    best: best.map(({ at, lo, hi, kind, exact }) => ({ at, lo, hi, kind, exact })),
-    value: exactBest ? toDouble(exactBest) : first ? low + (high - low) / 2 : (flats[0]!.low + flats[0]!.high) / 2,
-    low,
-    high,
-    exactValue: exactBest,
-    flat: flats.map(({ lo, hi }) => ({ lo, hi })),
-    places: [...seen, ...flatSeen].flatMap((c) => [c.lo, c.hi]).concat(doubt.flatMap((d) => [d.lo, d.hi])),
-    complete: open.length === 0,
-  };
-}
 
-function mayBeat(
-  e: Expression,
-  table: FunctionTable,
-  box: { lo: number; hi: number },
-  level: number,
-  sense: 1 | -1,
-): boolean {
-  const value = compileEnclosure(e, table.enclosure);
-  // A few splits are enough to see whether a doubtful stretch stays below the best value found.
-  const stack = [{ ...box, depth: 0 }];
-  while (stack.length > 0) {
-    const b = stack.pop()!;
-    const v = value(new Enclosure(b.lo, b.hi));
-    if (v.flags & EMPTY || (sense > 0 ? v.hi <= level : -v.lo <= level)) continue;
-    if (b.depth >= 12) return true;
-    const mid = b.lo + (b.hi - b.lo) / 2;
-    stack.push({ lo: b.lo, hi: mid, depth: b.depth + 1 }, { lo: mid, hi: b.hi, depth: b.depth + 1 });
+  /** Whether a side of a place is cut off, or joined by a jump. */
+  private breaksAt(i: number): boolean {
+    const p = this.parts[i];
+    if (p?.kind !== "place" || p.because === "zero") return false;
+    return [this.cellAt(i - 1), this.cellAt(i + 1)].some((c) => !c?.formulas[0] || !this.joins(c.formulas[0], p.spot));
   }
-  return false;
-}
-
-function mergeBest(list: readonly Candidate[]): Candidate[] {
-  const out: Candidate[] = [];
-  for (const c of [...list].sort((a, b) => a.at - b.at)) {
-    const last = out[out.length - 1];
-    const same = last && c.lo <= last.hi && (!last.exact || !c.exact || sameExact(last.exact, c.exact));
-    if (same) {
-      if (last.kind === "interior" && c.kind === "endpoint")
-        out[out.length - 1] = { ...c, exact: c.exact ?? last.exact };
-    } else out.push(c);
+  /** Whether a formula goes on to the very value that the function has at a spot. */
+  private joins(f: Expression, spot: Spot): boolean {
+    const there = branchAt(this.whole, spot, this.table);
+    if (typeof there === "string") return false;
+    const near = compileEnclosure(f, this.table.enclosure)(new Enclosure(spot.lo, spot.hi));
+    const isSound = !(near.flags & (EMPTY | PARTIAL | BROKEN));
+    if (same(there, f) && isSound) return true;
+    const [a, b] = [valueOf(there, spot, this.table), valueAt(f, spot, this.table)];
+    return a.kind === "value" && b.kind === "value" && isSound && areEqualValues(a, b);
   }
-  return out;
-}
-function sameExact(a: ExactForm, b: ExactForm): boolean {
-  const x = exactRational(a.expression);
-  const y = exactRational(b.expression);
-  return x && y ? x.compare(y) === 0 : isExactlyZero(subtract(a.expression, b.expression));
-}
 
-function pointCandidate(
-  part: SmoothPart,
-  value: Enclosure,
-  table: FunctionTable,
-  all: readonly SmoothPart[],
-  i: number,
-): Candidate {
-  const at = part.from!;
-  const e = exactNumber(at);
-  const within = e.kind === "number" ? e.within : value;
-  const isEnd = part.kind === "range" || (part.kind === "piece" && !continuousAt(all, i, table));
-  return {
-    at: toDouble(at),
-    lo: within.lo,
-    hi: within.hi,
-    rational: at,
-    exact: rationalExact(at),
-    kind: isEnd ? "endpoint" : "interior",
-    low: value.lo,
-    high: value.hi,
-    exactValue: exactValueAt(part.expression!, at),
-    open: false,
-  };
-}
-
-function continuousAt(all: readonly SmoothPart[], i: number, table: FunctionTable): boolean {
-  const at = all[i]!.from!;
-  const values = [all[i - 1], all[i], all[i + 1]].map((p) =>
-    p?.expression ? encloseAt(p.expression, table, at) : null,
-  );
-  return values.every((v) => v !== null && !(v.flags & EMPTY) && v.lo <= values[1]!.hi && v.hi >= values[1]!.lo);
-}
-
-interface PartResult {
-  candidates: Candidate[];
-  flat: { lo: number; hi: number; low: number; high: number }[];
-  doubt: { lo: number; hi: number }[];
-  unbounded: number | null;
-}
-
-function partCandidates(part: SmoothPart, table: FunctionTable, sense: 1 | -1): PartResult {
-  const e = part.expression!;
-  const out: PartResult = { candidates: [], flat: [], doubt: [], unbounded: null };
-  const lo = part.from ? toDouble(part.from) : -Infinity;
-  const hi = part.to ? toDouble(part.to) : Infinity;
-  if (!dependsOnVariable(e)) {
-    const v = encloseAt(e, table, part.from ?? part.to ?? ZERO);
-    if (!(v.flags & EMPTY)) out.flat.push({ lo, hi, low: v.lo, high: v.hi });
-    return out;
+  private lookAtCell(cell: CellPart, i: number): void {
+    const f = cell.formulas[0];
+    if (!f) return;
+    const level = this.levelOf(f, cell);
+    if (level) {
+      const [before, after] = [this.parts[i - 1], this.parts[i + 1]];
+      const flat: Flat = {
+        lo: cell.from?.at ?? -Infinity,
+        hi: cell.to?.at ?? Infinity,
+        from: cell.from,
+        to: cell.to,
+        closedLo: before?.kind === "place",
+        closedHi: after?.kind === "place",
+      };
+      this.taken.push({ ...level, at: flat });
+      return;
+    }
+    for (const side of [1, -1] as const) {
+      const end = side > 0 ? cell.from : cell.to;
+      const place = this.parts[side > 0 ? i - 1 : i + 1];
+      const isInner = place?.kind === "place" && place.because === "zero";
+      if (end && (isInner || (place?.kind === "place" && this.joins(f, end)))) continue;
+      this.ends.push({ cell, side });
+    }
   }
-  const pieces = splitAtKinks(part, e, table);
-  if (pieces) {
-    for (const p of pieces) {
-      if (p.isPoint) {
-        const v = compileEnclosure(e, table.enclosure)(new Enclosure(p.lo, p.hi));
-        if (!(v.flags & EMPTY))
-          out.candidates.push({
-            at: p.at,
-            lo: p.lo,
-            hi: p.hi,
-            rational: null,
-            exact: p.exact,
-            kind: "interior",
-            low: v.lo,
-            high: v.hi,
-            exactValue: null,
-            open: false,
-          });
+
+  /** The value of a formula that is constant on its cell; null where it is not. */
+  private levelOf(f: Expression, cell: CellPart): Omit<Taken, "at"> | null {
+    if (dependsOnVariable(f) && !isLevel(f, cell, this.table)) return null;
+    const inner = innerPoints(cell)[0];
+    const v = inner === undefined ? null : valueOf(f, spotOfRational(rationalOfDouble(inner)), this.table);
+    return v?.kind === "value" ? { low: v.lo, high: v.hi, exact: v.exact, form: v.form } : null;
+  }
+
+  // ---- judging -----------------------------------------------------------------------------------------------
+
+  private worth(t: { low: number; high: number }): number {
+    return this.sense > 0 ? t.low : -t.high;
+  }
+  private hope(t: { low: number; high: number }): number {
+    return this.sense > 0 ? t.high : -t.low;
+  }
+
+  result():
+    | Attained
+    | { status: "unbounded" | "approached"; bound: Bound }
+    | { status: "undefined" }
+    | { status: "unsettled"; open: readonly OpenStretch[] } {
+    if (this.taken.length === 0 && this.ends.length === 0)
+      return this.doubt.length > 0 ? { status: "unsettled", open: this.doubt } : { status: "undefined" };
+    const level = this.taken.reduce((m, t) => Math.max(m, this.worth(t)), -Infinity);
+    const { top, infinite, open } = this.limits(level);
+    if (infinite) return { status: "unbounded", bound: infinite };
+    const doubt = [...open, ...this.doubt].filter((d) => this.mayBeat(d, level));
+    const rivals = this.taken.filter((t) => this.hope(t) >= level);
+    const beyond = top && this.beats(top, rivals);
+    if (beyond === "yes" && top)
+      return doubt.length > 0 ? { status: "unsettled", open: doubt } : { status: "approached", bound: top.bound };
+    if (beyond === "unclear" && top) doubt.push(top.stretch);
+    if (rivals.length === 0) return { status: "unsettled", open: doubt };
+    return this.attained(rivals, doubt);
+  }
+
+  /** The best of the limits that are taken nowhere; an infinite one ends the matter. */
+  private limits(level: number): { top: TopLimit | null; infinite: Bound | null; open: OpenStretch[] } {
+    let top: TopLimit | null = null;
+    const open: OpenStretch[] = [];
+    for (const { cell, side } of this.ends) {
+      const end = side > 0 ? cell.from : cell.to;
+      const f = cell.formulas[0]!;
+      if (!this.cellMayBeat(f, cell, level)) continue;
+      const room = cell.from && cell.to ? cell.to.lo - cell.from.hi : 1;
+      const limit = limitAt(f, end, end ? side : (-side as 1 | -1), room, this.table);
+      const bound = { at: end ? end.at : null, side: (end ? side : -side) as 1 | -1 };
+      if (limit.kind === "infinite") {
+        if (limit.sign === this.sense) return { top, infinite: { value: null, form: null, ...bound }, open };
         continue;
       }
-      const inside = partCandidates(p.part, table, sense);
-      out.candidates.push(...inside.candidates);
-      out.flat.push(...inside.flat);
-      out.doubt.push(...inside.doubt);
-      out.unbounded ??= inside.unbounded;
-    }
-    return out;
-  }
-  const slope = differentiate(e);
-  const turning = zerosOf(slope, table, part.from, part.to);
-  const value = compileEnclosure(e, table.enclosure);
-  if (turning.everywhere) {
-    const v = value(
-      new Enclosure(Number.isFinite(lo) ? lo : Math.min(0, hi), Number.isFinite(hi) ? hi : Math.max(0, lo)),
-    );
-    out.flat.push({ lo, hi, low: v.lo, high: v.hi });
-    return out;
-  }
-  out.doubt.push(...turning.open);
-  const add = (at: number, zlo: number, zhi: number, exact: ExactForm | null) => {
-    const v =
-      exact && exactRational(exact.expression)
-        ? encloseAt(e, table, exactRational(exact.expression)!)
-        : value(new Enclosure(zlo, zhi));
-    if (v.flags & EMPTY) return;
-    const rational = exact && exactRational(exact.expression);
-    out.candidates.push({
-      at,
-      lo: zlo,
-      hi: zhi,
-      rational,
-      exact,
-      kind: "interior",
-      low: v.lo,
-      high: v.hi,
-      exactValue: rational ? exactValueAt(e, rational) : null,
-      open: false,
-    });
-  };
-  const addLimit = (at: number, side: 1 | -1, room: number) => {
-    const limit = limitNear(e, table, at, side, room);
-    if (limit !== null)
-      out.candidates.push({
-        at,
-        lo: at,
-        hi: at,
-        rational: null,
-        exact: null,
-        kind: "endpoint",
-        low: limit,
-        high: limit,
-        exactValue: null,
-        open: true,
-      });
-  };
-  for (const f of turning.flat ?? []) {
-    const v = value(new Enclosure(f.lo, f.hi));
-    if (!(v.flags & EMPTY)) out.flat.push({ lo: f.lo, hi: f.hi, low: v.lo, high: v.hi });
-  }
-  for (const z of turning.zeros) if (z.at > lo && z.at < hi) add(z.at, z.lo, z.hi, z.exact);
-  for (const u of singularParts(e)) {
-    const set = zerosOf(u.inner, table, part.from, part.to);
-    out.doubt.push(...set.open);
-    for (const z of set.zeros) {
-      if (z.at <= lo || z.at >= hi) continue;
-      const v = value(new Enclosure(z.lo, z.hi));
-      const exactThere = z.exact && exactRational(z.exact.expression);
-      const defined = exactThere ? !(encloseAt(e, table, exactThere).flags & EMPTY) : !(v.flags & EMPTY);
-      if ((u.pole && !defined) || (u.pole && v.flags & BROKEN)) {
-        for (const side of [-1, 1] as const)
-          if (growsNear(e, table, z.at, side, side > 0 ? hi - z.at : z.at - lo, sense)) out.unbounded ??= z.at;
+      const stretch = end
+        ? { lo: end.lo, hi: end.hi }
+        : side > 0
+          ? { lo: -Infinity, hi: cell.to?.hi ?? 0 }
+          : { lo: cell.from?.lo ?? 0, hi: Infinity };
+      const range = { low: limit.lo, high: limit.hi };
+      if (limit.kind === "open") {
+        if (this.hope(range) > level) open.push(end ? hullOf(cell) : stretch);
+        continue;
       }
-      if (defined && Number.isFinite(v.lo) && Number.isFinite(v.hi)) add(z.at, z.lo, z.hi, z.exact);
-      else for (const side of [-1, 1] as const) addLimit(z.at, side, side > 0 ? hi - z.at : z.at - lo);
+      const found: TopLimit = {
+        ...range,
+        form: limit.form,
+        stretch,
+        bound: { value: limit.lo + (limit.hi - limit.lo) / 2, form: limit.form, ...bound },
+      };
+      if (!top || this.worth(found) > this.worth(top)) top = found;
     }
+    return { top, infinite: null, open };
   }
-  for (const [end, side] of [
-    [part.from, 1],
-    [part.to, -1],
-  ] as const) {
-    const other = side > 0 ? hi : lo;
-    if (!end) {
-      const far = limitFar(e, table, side > 0 ? -1 : 1);
-      if (far !== null) {
-        if (far === sense * Infinity) out.unbounded ??= side > 0 ? -Infinity : Infinity;
-        else if (Number.isFinite(far))
-          out.candidates.push({
-            at: side > 0 ? -Infinity : Infinity,
-            lo: NaN,
-            hi: NaN,
-            rational: null,
-            exact: null,
-            kind: "endpoint",
-            low: far,
-            high: far,
-            exactValue: null,
-            open: true,
-          });
-      } else out.doubt.push({ lo, hi });
-      continue;
+
+  private cellMayBeat(f: Expression, cell: CellPart, level: number): boolean {
+    const { lo, hi } = hullOf(cell);
+    const v = compileEnclosure(f, this.table.enclosure)(new Enclosure(lo, hi));
+    return !!(v.flags & EMPTY) || !(this.hope({ low: v.lo, high: v.hi }) < level);
+  }
+
+  /** Whether a limit lies beyond all values that are taken. */
+  private beats(top: TopLimit, rivals: readonly Taken[]): "yes" | "no" | "unclear" {
+    if (rivals.every((t) => this.hope(t) < this.worth(top))) return "yes";
+    if (rivals.some((t) => this.worth(t) >= this.hope(top))) return "no";
+    return rivals.some((t) => t.form && top.form && isExactlyZero(subtract(t.form, top.form))) ? "no" : "unclear";
+  }
+
+  private attained(rivals: readonly Taken[], doubt: OpenStretch[]): Attained {
+    const exact =
+      rivals.flatMap((t) => (t.exact ? [t.exact] : [])).sort((a, b) => b.compare(a) * this.sense)[0] ?? null;
+    // What is proven to be worse by fractions is out; of the rest, one is the best, and what is not proven equal to it is doubt.
+    const left = rivals.filter((t) => !exact || !t.exact || t.exact.compare(exact) === 0);
+    const first = left.reduce((a, b) => (this.worth(b) > this.worth(a) ? b : a));
+    const best = left.filter((t) => t === first || this.areOne(t, first));
+    const unclear = left.filter((t) => !best.includes(t));
+    const open = [
+      ...doubt,
+      ...unclear.map((t) => ("spot" in t.at ? { lo: t.at.spot.lo, hi: t.at.spot.hi } : { lo: t.at.lo, hi: t.at.hi })),
+    ];
+    const flat = joinedFlats(best);
+    const points = best.flatMap((t) => ("spot" in t.at ? [t.at] : []));
+    const alone = points.filter((p) => !flat.some((f) => isIn(p.spot, f)));
+    const low = Math.max(...best.map((t) => t.low));
+    const high = Math.min(...best.map((t) => t.high));
+    const known = best.find((t) => t.exact)?.exact ?? null;
+    return {
+      status: "attained",
+      best: alone
+        .map(({ spot, kind }) => ({ at: spot.at, lo: spot.lo, hi: spot.hi, kind, exact: spot.exact, spot }))
+        .sort((a, b) => a.at - b.at),
+      value: known ? toDouble(known) : low + (high - low) / 2,
+      low,
+      high,
+      exactValue: known,
+      form: best.find((t) => t.form)?.form ?? null,
+      flat,
+      complete: open.length === 0,
+      open,
+    };
+  }
+
+  /** Whether two values are proven equal: as numbers, or by a symmetry of the function. */
+  private areOne(a: Taken, b: Taken): boolean {
+    if (areEqualValues(a, b)) return true;
+    return "spot" in a.at && "spot" in b.at && areMirrored(this.whole, a.at.spot, b.at.spot, this.table);
+  }
+
+  /** Whether a stretch not examined may hold a value better than the level: a few splits are enough to see that it stays below. */
+  private mayBeat(box: OpenStretch, level: number): boolean {
+    const value = compileEnclosure(this.whole, this.table.enclosure);
+    const stack = [{ ...box, depth: 0 }];
+    while (stack.length > 0) {
+      const b = stack.pop()!;
+      const v = value(new Enclosure(b.lo, b.hi));
+      if (v.flags & EMPTY || this.hope({ low: v.lo, high: v.hi }) <= level) continue;
+      if (b.depth >= MAX_DEPTH) return true;
+      const middle = middleOf(b.lo, b.hi);
+      stack.push({ lo: b.lo, hi: middle, depth: b.depth + 1 }, { lo: middle, hi: b.hi, depth: b.depth + 1 });
     }
-    const v = encloseAt(e, table, end);
-    const at = toDouble(end);
-    if (v.flags & EMPTY || !Number.isFinite(v.lo) || !Number.isFinite(v.hi)) {
-      if (growsNear(e, table, at, side, Math.abs(other - at), sense)) out.unbounded ??= at;
-      else addLimit(at, side, Math.abs(other - at));
-    } else if (!(v.flags & PARTIAL)) {
-      out.candidates.push({
-        at,
-        lo: at,
-        hi: at,
-        rational: end,
-        exact: rationalExact(end),
-        kind: "endpoint",
-        low: v.lo,
-        high: v.hi,
-        exactValue: exactValueAt(e, end),
-        open: true,
-      });
-    }
+    return false;
+  }
+}
+const MAX_DEPTH = 12;
+
+/** Whether a formula whose slope has no zero within the cell, unless it is 0 on all of it, is constant there. */
+function isLevel(f: Expression, cell: CellPart, table: FunctionTable): boolean {
+  const slope = differentiate(f);
+  if (!dependsOnVariable(slope)) return isExactlyZero(slope);
+  return signIn(slope, cell, table) === null && zerosIn(slope, cell, table, newWork()).everywhere;
+}
+
+interface TopLimit {
+  readonly low: number;
+  readonly high: number;
+  readonly form: Expression | null;
+  readonly stretch: OpenStretch;
+  readonly bound: Bound;
+}
+
+function middleOf(lo: number, hi: number): number {
+  if (Number.isFinite(lo) && Number.isFinite(hi)) return lo + (hi - lo) / 2;
+  if (Number.isFinite(lo)) return lo > 0 ? 4 * lo + 1 : lo + 16 + Math.abs(lo);
+  return Number.isFinite(hi) ? (hi < 0 ? 4 * hi - 1 : hi - 16 - Math.abs(hi)) : 0;
+}
+
+const isIn = (s: Spot, f: Flat): boolean => s.at >= f.lo && s.at <= f.hi;
+
+/** Level stretches that meet at a place with the same value are one; an end is closed where the place has the value too. */
+function joinedFlats(best: readonly Taken[]): Flat[] {
+  const flats = best.flatMap((t) => ("spot" in t.at ? [] : [t.at])).sort((a, b) => a.lo - b.lo);
+  const places = best.flatMap((t) => ("spot" in t.at ? [t.at.spot] : []));
+  const has = (x: number) => places.some((s) => s.at === x);
+  const out: Flat[] = [];
+  for (const f of flats) {
+    const last = out[out.length - 1];
+    if (last && last.hi === f.lo && has(f.lo))
+      out[out.length - 1] = { ...last, hi: f.hi, to: f.to, closedHi: has(f.hi) };
+    else out.push({ ...f, closedLo: has(f.lo), closedHi: has(f.hi) });
   }
   return out;
-}
-
-type KinkPiece =
-  | {
-      readonly isPoint: true;
-      readonly at: number;
-      readonly lo: number;
-      readonly hi: number;
-      readonly exact: ExactForm | null;
-    }
-  | { readonly isPoint: false; readonly part: SmoothPart };
-
-/** Cuts a part at the irrational kinks of abs, min and max, each side with its own smooth formula; null when there are none, or not all are known. */
-function splitAtKinks(part: SmoothPart, e: Expression, table: FunctionTable): KinkPiece[] | null {
-  if (!part.from || !part.to) return null;
-  const inner = kinkParts(e);
-  if (inner.length === 0) return null;
-  const marks: Zero[] = [];
-  for (const u of inner) {
-    const set = zerosOf(u, table, part.from, part.to);
-    if (set.open.length > 0) return null;
-    // Equal throughout: either side will do, and nothing bends.
-    if (!set.everywhere) marks.push(...set.zeros, ...(set.flat ?? []).flatMap((f) => [edgeOf(f.lo), edgeOf(f.hi)]));
-  }
-  marks.sort((a, b) => a.at - b.at);
-  const out: KinkPiece[] = [];
-  let from = part.from;
-  const stretch = (to: Rational) => {
-    if (from.compare(to) >= 0) return;
-    const sample = toDouble(from.add(to).div(ratio(2)));
-    out.push({ isPoint: false, part: { ...part, from, to, expression: withoutKinks(e, table, sample) } });
-  };
-  for (const z of marks) {
-    const lo = rationalOfDouble(z.lo);
-    const hi = rationalOfDouble(z.hi);
-    if (hi.compare(from) <= 0) continue;
-    stretch(lo);
-    out.push({ isPoint: true, at: z.at, lo: z.lo, hi: z.hi, exact: z.exact });
-    if (hi.compare(from) > 0) from = hi;
-  }
-  stretch(part.to);
-  return out;
-}
-
-/** The edge of a stretch of zeros, as a place to cut at. */
-const edgeOf = (x: number): Zero => ({ at: x, lo: x, hi: x, multiplicity: null, exact: null });
-
-/** What changes sign at the innermost kinks; the outer ones follow when these are resolved. */
-function kinkParts(e: Expression, out: Expression[] = []): Expression[] {
-  if (!dependsOnVariable(e)) return out;
-  const before = out.length;
-  for (const p of parts(e)) kinkParts(p, out);
-  if (out.length > before) return out;
-  if (e.kind === "apply" && e.name === "abs") out.push(e.a);
-  if (e.kind === "min" || e.kind === "max") out.push(subtract(e.a, e.b));
-  return out;
-}
-const hasKinks = (e: Expression): boolean => kinkParts(e).length > 0;
-
-/** The formula that holds around `sample`, where none of its innermost kinks is. */
-function withoutKinks(e: Expression, table: FunctionTable, sample: number): Expression {
-  if (!dependsOnVariable(e)) return e;
-  const at = (u: Expression) => compileNumber(u, table.number)(sample);
-  if (e.kind === "apply" && e.name === "abs" && !hasKinks(e.a)) return at(e.a) < 0 ? negate(e.a) : e.a;
-  if ((e.kind === "min" || e.kind === "max") && !hasKinks(e.a) && !hasKinks(e.b))
-    return at(e.a) <= at(e.b) === (e.kind === "min") ? e.a : e.b;
-  return rebuild(e, (p) => withoutKinks(p, table, sample));
-}
-
-/** Steps by which a pole or infinity is approached, as powers of two; the gain of equal steps tells growth from a limit. */
-const NEAR_STEPS = [20, 30, 40] as const;
-
-/** Whether the values go to sense·∞ as the input comes to `at` from one side. */
-function growsNear(
-  e: Expression,
-  table: FunctionTable,
-  at: number,
-  side: 1 | -1,
-  room: number,
-  sense: 1 | -1,
-): boolean {
-  const f = compileNumber(e, table.number);
-  const reach = Number.isFinite(room) && room > 0 ? Math.min(room, 1) : 1;
-  const scale = Math.max(Math.abs(at), reach);
-  const [a, b, c] = NEAR_STEPS.map((k) => sense * f(at + side * Math.max(reach * 2 ** -k, scale * 2 ** -46)));
-  return b! - a! > 0 && c! - b! >= 0.9 * (b! - a!);
-}
-
-/** The finite limit from one side at a place without a value, read off close by; null when none shows. */
-function limitNear(e: Expression, table: FunctionTable, at: number, side: 1 | -1, room: number): number | null {
-  const f = compileNumber(e, table.number);
-  const reach = Number.isFinite(room) && room > 0 ? Math.min(room, 1) : 1;
-  const scale = Math.max(Math.abs(at), reach);
-  const [b, c] = [22, 30].map((k) => f(at + side * Math.max(reach * 2 ** -k, scale * 2 ** -46))) as [number, number];
-  return Number.isFinite(b) && Number.isFinite(c) && Math.abs(c - b) <= 1e-5 * Math.max(1, Math.abs(c)) ? c : null;
-}
-
-/** The limit far out on one side: ±∞, a number, or null when none shows. */
-function limitFar(e: Expression, table: FunctionTable, side: 1 | -1): number | null {
-  const f = compileNumber(e, table.number);
-  const [a, b, c] = NEAR_STEPS.map((k) => f(side * 2 ** k));
-  if (a === undefined || b === undefined || c === undefined || Number.isNaN(a) || Number.isNaN(b) || Number.isNaN(c))
-    return null;
-  if (!Number.isFinite(c)) return c;
-  if (Math.abs(c - b) >= 0.9 * Math.abs(b - a) && c !== b) return c > b ? Infinity : -Infinity;
-  return Math.abs(c - b) <= 1e-6 * Math.max(1, Math.abs(c)) ? c : null;
 }

@@ -63,8 +63,9 @@ export function zerosOf(
   table: FunctionTable,
   from: Rational | null,
   to: Rational | null,
-  maxBoxes = boxesFor(e),
+  allowed: number | Budget = boxesFor(e),
 ): ZeroSet {
+  const maxBoxes = typeof allowed === "number" ? allowed : Math.min(boxesFor(e), allowed.boxes);
   const stretch: Stretch = {
     table,
     from,
@@ -73,7 +74,14 @@ export function zerosOf(
     lo: from ? outward(from, -1) : -Infinity,
     hi: to ? outward(to, 1) : Infinity,
   };
-  return checked(e, solveZero(e, stretch, 0), stretch);
+  const found = checked(e, solveZero(e, stretch, 0), stretch);
+  if (typeof allowed !== "number") allowed.boxes -= Math.max(1, maxBoxes - stretch.budget.boxes);
+  return found;
+}
+
+/** Interval work left for all that one question asks. */
+export interface Budget {
+  boxes: number;
 }
 
 /** The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core machine). */

@@ -1,0 +1,174 @@
+import { rationalText, toDouble } from "../../numeric";
+import { compileNumber } from "../../formula";
+import { findBest, turningParts, newWork, type Attained, type Bound, type OptimumSearch } from "../../solve";
+import type { Question } from "../case";
+import { readingOf } from "../dates";
+import type { Finding, FindingStretch, Solution, WholeReading } from "../finding";
+import { goldenSection } from "../secondWay";
+import { bestWhole, type BestWhole } from "../whole";
+import { short, type Asking } from "./asking";
+import { exactShown, readable } from "./exactShown";
+import { told, toldOpen, wholesIn } from "./stretches";
+
+export function best(asking: Asking<Question & { ask: "greatest" | "least" }>): Finding {
+  const sense = asking.q.ask === "greatest" ? 1 : -1;
+  const found = findBest(asking.body(), asking.table, asking.range, sense, asking.work);
+  const wholes = wholesOf(asking, found, sense);
+  if (found.status === "attained") return attained(asking, found, wholes, sense);
+  const bound = found.status === "approached" || found.status === "unbounded" ? found.bound : null;
+  if (wholes && wholes.best.length > 0) return wholeOnly(asking, wholes, bound);
+  if (found.status === "undefined")
+    return asking.finding({
+      status: "none",
+      complete: true,
+      message: `${asking.name} has no value anywhere on the range.`,
+    });
+  if (found.status === "unsettled") return asking.finding({ status: "unsettled", stretches: found.open.map(toldOpen) });
+  return asking.finding({
+    status: "none",
+    complete: true,
+    bound: toldBound(bound!),
+    message: unattained(asking, bound!, sense),
+    about: asking.about({ level: bound!.value }),
+  });
+}
+
+/** The best whole inputs, where the variable counts; of a function that repeats, those of the first period are not all. */
+function wholesOf(asking: Asking, found: OptimumSearch, sense: 1 | -1): BestWhole | null {
+  if (!asking.variable.whole || asking.q.round === "none") return null;
+  const parts = found.period
+    ? turningParts(asking.body(), asking.table, asking.range, sense, newWork(4000))
+    : found.parts;
+  return bestWhole(asking.body(), asking.table, parts, asking.range, sense);
+}
+
+const toldBound = (b: Bound): Finding["bound"] => ({ value: b.value, at: b.at });
+
+function unattained(asking: Asking, b: Bound, sense: 1 | -1): string {
+  const word = sense > 0 ? "greatest" : "least";
+  const x = asking.variable.name;
+  const where = b.at !== null ? ` near ${x} = ${short(b.at)}` : ` as ${x} ${b.side > 0 ? "grows" : "falls"}`;
+  if (b.value === null)
+    return `${asking.name} has no ${word} value: it ${sense > 0 ? "grows" : "falls"} without bound${where}.`;
+  return `${asking.name} has no ${word} value: it comes ever closer to ${short(b.value)}${where}, but does not take it.`;
+}
+
+/** Between the whole inputs a function may do what it likes; the best of them is still the answer. */
+function wholeOnly(asking: Asking, wholes: BestWhole, bound: Bound | null): Finding {
+  const { e, readings } = { e: asking.body(), readings: wholeReadings(wholes) };
+  const value = compileNumber(e, asking.table.number);
+  const [first] = readings;
+  const solutions = readings.map((w): Solution => ({
+    at: w.at,
+    value: w.value,
+    low: w.at,
+    high: w.at,
+    kind: "interior",
+    exact: w.n ? rationalText(w.n) : null,
+    exactLatex: w.n ? rationalText(w.n) : null,
+    whole: w,
+    reads: readingOf(w.at, asking.variable),
+    turns: 0,
+    spot: wholeSpot(w),
+  }));
+  return asking.finding({
+    status: "found",
+    complete: wholes.complete,
+    solutions,
+    value: first!.value,
+    wholeTies: readings.length > 1 ? readings : null,
+    bound: bound && toldBound(bound),
+    secondWay: null,
+    message: wholes.complete ? null : "Whether another whole input is as good could not be settled.",
+    about: asking.about({ level: value(first!.at) }),
+  });
+}
+
+const wholeSpot = (w: WholeReading): Solution["spot"] => ({
+  at: w.at,
+  lo: w.at,
+  hi: w.at,
+  rational: w.n ?? null,
+  exact: null,
+  zeroOf: [],
+});
+
+const wholeReadings = (wholes: BestWhole | null): WholeReading[] =>
+  (wholes?.best ?? []).map(({ at, n, value }) => ({ at, n, value }));
+
+function attained(asking: Asking, found: OptimumSearch & Attained, wholes: BestWhole | null, sense: 1 | -1): Finding {
+  const readings = [...wholeReadings(wholes), ...wholesAlong(asking, found, wholes)].sort((a, b) => a.at - b.at);
+  const { from, to } = asking.range;
+  const isCounted = asking.variable.whole && asking.q.round !== "none";
+  const solutions: Solution[] = found.best.map((b) => ({
+    at: b.spot.rational ? toDouble(b.spot.rational) : b.at,
+    value: found.value,
+    low: b.lo,
+    high: b.hi,
+    kind: b.kind,
+    ...exactShown(b.exact),
+    whole: nearestOf(readings, b.at),
+    reads: readingOf(b.at, asking.variable),
+    turns: 0,
+    spot: b.spot,
+  }));
+  const isEverywhere = found.flat.some((s) => s.lo === (from?.at ?? -Infinity) && s.hi === (to?.at ?? Infinity));
+  const stretches = found.flat.map((f): FindingStretch => ({
+    ...told(f),
+    ...(isCounted ? wholesIn(f, asking.table) : {}),
+  }));
+  return asking.finding({
+    status: isEverywhere ? "everywhere" : "found",
+    complete: found.complete && (wholes?.complete ?? true),
+    solutions,
+    value: found.value,
+    exactValue: found.exactValue ? readable(rationalText(found.exactValue)) : null,
+    wholeTies: readings.length > 1 ? readings : null,
+    repeats: found.period && !isEverywhere ? { every: found.period.every.at } : null,
+    stretches,
+    secondWay: confirmBest(asking, found, sense),
+    message: found.complete ? null : "Part of the range could not be settled.",
+  });
+}
+
+/** Most whole inputs of a level stretch that are listed. */
+const MOST_LISTED = 5000;
+
+/** All other whole inputs of the level stretches, where the best whole ones lie on them. */
+function wholesAlong(asking: Asking, found: Attained, wholes: BestWhole | null): WholeReading[] {
+  const [first] = wholes?.best ?? [];
+  if (!first) return [];
+  const listed = new Set(wholes!.best.map((b) => b.at));
+  return found.flat.flatMap((f) => {
+    const ends = wholesIn(f, asking.table);
+    if (ends.first === null || ends.last === null || ends.last - ends.first > MOST_LISTED) return [];
+    if (!wholes!.best.some((b) => b.at >= ends.first! && b.at <= ends.last!)) return [];
+    const all = Array.from({ length: ends.last - ends.first + 1 }, (_, i) => ends.first! + i);
+    return all.filter((at) => !listed.has(at)).map((at) => ({ at, value: first.value }));
+  });
+}
+
+function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
+  const [peak] = found.best;
+  if (!peak) return null;
+  const [lo, hi] = [asking.range.from?.at ?? null, asking.range.to?.at ?? null];
+  const near = span(lo, hi, peak.at);
+  const number = compileNumber(asking.body(), asking.table.number);
+  return goldenSection(
+    number,
+    sense,
+    peak.at,
+    found.value,
+    Math.max(lo ?? -Infinity, peak.at - near),
+    Math.min(hi ?? Infinity, peak.at + near),
+  );
+}
+
+const span = (lo: number | null, hi: number | null, at: number): number =>
+  Math.max(1e-9, (lo !== null && hi !== null ? hi - lo : Math.max(1, Math.abs(at))) * 1e-3);
+
+function nearestOf(wholes: readonly WholeReading[], at: number): WholeReading | null {
+  let nearest: WholeReading | null = null;
+  for (const w of wholes) if (!nearest || Math.abs(w.at - at) < Math.abs(nearest.at - at)) nearest = w;
+  return nearest;
+}

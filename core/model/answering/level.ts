@@ -1,0 +1,124 @@
+import { compileNumber, subtract, type Expression } from "../../formula";
+import { ratio, toDouble } from "../../numeric";
+import {
+  compareSpots,
+  findBest,
+  findRoots,
+  newWork,
+  spotOfRational,
+  type RootSearch,
+  type Root,
+  type Spot,
+} from "../../solve";
+import type { Question } from "../case";
+import { readingOf } from "../dates";
+import type { Finding, SetAside, Solution } from "../finding";
+import { behaviourOf } from "./behaviour";
+import { Refusal, fractionOf, numberOf, showSpot, type Asking } from "./asking";
+import { confirmRoot, worst } from "./confirm";
+import { exactShown } from "./exactShown";
+import { told, toldOpen } from "./stretches";
+import { wholeReading } from "./wholeReading";
+
+/** Set-aside answers on one side that are told one by one. */
+const MOST_SET_ASIDE = 100;
+/** Looking outside the range is a courtesy, and gets less work than the range itself. */
+const SET_ASIDE_BOXES = 2000;
+
+export function meet(asking: Asking<Question & { ask: "meet" }>): Finding {
+  const { functions } = asking.q;
+  if (functions.length !== 2) throw new Refusal(`Two functions can meet; this question names ${functions.length}.`);
+  const difference = subtract(asking.body(0), asking.body(1));
+  const found = level(asking, difference, asking.body(0), null);
+  // Two written forms of one thing are compared by their greatest difference; where they simply cross it says nothing.
+  return found.stretches.length > 0 || found.status === "none"
+    ? { ...found, gap: greatestDifference(asking, difference) }
+    : found;
+}
+
+export function reach(asking: Asking<Question & { ask: "reach" }>): Finding {
+  const value = asking.amount(asking.q.value, "the value to reach");
+  return level(asking, subtract(asking.body(), numberOf(value)), asking.body(), value);
+}
+
+/** Where two functions are furthest apart on the range, and by how much. */
+function greatestDifference(asking: Asking, difference: Expression): Finding["gap"] {
+  const [high, low] = ([1, -1] as const).map((sense) => findBest(difference, asking.table, asking.range, sense));
+  if (high!.status !== "attained" || low!.status !== "attained") return null;
+  const far = Math.abs(high!.value) >= Math.abs(low!.value) ? high! : low!;
+  return { at: far.best[0]?.at ?? far.flat[0]?.lo ?? 0, size: Math.abs(far.value) };
+}
+
+/** All inputs at which `e` is 0, read as "`shown` reaches the level". */
+function level(asking: Asking, e: Expression, shown: Expression, value: Spot | null): Finding {
+  const search = findRoots(e, asking.table, asking.range, asking.work);
+  const number = compileNumber(shown, asking.table.number);
+  const here = compileNumber(e, asking.table.number);
+  const solutions = search.roots.map((r) => solutionOf(asking, r, e, value ? value.at : number(r.at)));
+  const { from, to } = asking.range;
+  const [first] = search.everywhere;
+  const isEverywhere =
+    search.everywhere.length === 1 && first!.lo === (from?.at ?? -Infinity) && first!.hi === (to?.at ?? Infinity);
+  const isFound = solutions.length > 0 || search.everywhere.length > 0;
+  const status = isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none";
+  return asking.finding({
+    status,
+    complete: search.open.length === 0,
+    solutions,
+    stretches: [...search.everywhere.map(told), ...search.open.map(toldOpen)],
+    searched: search.searched,
+    repeats: repeatsOf(search),
+    about: asking.about({ level: value && value.at }),
+    setAside: search.everywhere.length > 0 ? [] : setAside(asking, e),
+    secondWay: worst(search.roots.slice(0, MOST_SET_ASIDE).map((r) => confirmRoot(asking, r, e, here, search.roots))),
+    behaviour: status === "none" ? behaviourOf(asking, shown, value) : null,
+    jumps: search.jumps,
+    message: search.open.length > 0 && isFound ? "Part of the range could not be settled." : null,
+  });
+}
+
+export const repeatsOf = (search: Pick<RootSearch, "period">): Finding["repeats"] =>
+  search.period && { every: search.period.every.at };
+
+export function solutionOf(asking: Asking, r: Root, e: Expression, value: number): Solution {
+  return {
+    at: r.spot.rational ? toDouble(r.spot.rational) : r.at,
+    value,
+    low: r.lo,
+    high: r.hi,
+    kind: r.kind,
+    ...exactShown(r.exact),
+    whole: wholeReading(asking, e, r),
+    reads: readingOf(r.at, asking.variable),
+    turns: turnsOf(r),
+    spot: r.spot,
+  };
+}
+
+/** −1, 1: the function goes below, above 0 at a root; 0: it does neither, or nothing is known. */
+function turnsOf(r: Root): -1 | 0 | 1 {
+  if (r.left === r.right) return 0;
+  if (r.right === 1 || r.left === -1) return 1;
+  return r.right === -1 || r.left === 1 ? -1 : 0;
+}
+
+/** Answers up to one range-width beyond each end, with why they do not count. */
+function setAside(asking: Asking, e: Expression): SetAside[] {
+  const { from, to } = asking.range;
+  if (!from || !to || compareSpots(from, to, asking.table) === 0) return [];
+  const width = fractionOf(to).sub(fractionOf(from));
+  if (width.compare(ratio(0)) <= 0) return [];
+  const below = { from: spotOfRational(fractionOf(from).sub(width)), to: from };
+  const above = { from: to, to: spotOfRational(fractionOf(to).add(width)) };
+  return [below, above].flatMap((range, i) => {
+    const isBelow = i === 0;
+    const edge = isBelow ? from : to;
+    const own = isBelow ? asking.variable.start : asking.variable.end;
+    const isAsked = asking.isNarrowed && !(own && compareSpots(own, edge, asking.table) === 0);
+    const reason = `${isBelow ? "below" : "above"} the range ${isAsked ? "asked for" : `of ${asking.variable.name}`}, ${showSpot(edge)}`;
+    return findRoots(e, asking.table, range, newWork(SET_ASIDE_BOXES, 600))
+      .roots.slice(0, MOST_SET_ASIDE)
+      .filter((r) => compareSpots(r.spot, edge, asking.table) === (isBelow ? -1 : 1))
+      .map((r) => ({ at: r.at, below: isBelow, reason }));
+  });
+}

@@ -1,0 +1,94 @@
+import { compileNumber, dependsOnVariable, multiply as times, subtract, type Expression } from "../../formula";
+import { ratio, toDouble } from "../../numeric";
+import {
+  encloseConstant,
+  exactRational,
+  findRoots,
+  spotOfRational,
+  valueAt,
+  type RootSearch,
+  type Spot,
+} from "../../solve";
+import type { Question } from "../case";
+import { readingOf } from "../dates";
+import type { Finding, Solution } from "../finding";
+import { behaviourOf } from "./behaviour";
+import { Refusal, numberOf, showSpot, type Asking } from "./asking";
+import { confirmRoot } from "./confirm";
+import { exactShown } from "./exactShown";
+import { repeatsOf, solutionOf } from "./level";
+import { toldOpen } from "./stretches";
+import { enclosedNumber } from "../../formula";
+import { Enclosure } from "../../interval";
+
+/** The first input after the start at which the function is a multiple of what it is there. */
+export function multiply(asking: Asking<Question & { ask: "multiply" }>): Finding {
+  const { q, table, name, variable } = asking;
+  const factor = asking.amount(q.factor, "the factor");
+  const start =
+    q.start === undefined ? (asking.range.from ?? spotOfRational(ratio(0))) : asking.amount(q.start, "the start");
+  const e = asking.body();
+  const first = valueAt(e, start, table);
+  if (first.kind !== "value")
+    throw new Refusal(`${name} has no value at ${variable.name} = ${showSpot(start)}, where the counting starts.`);
+  // The level as it is, not its nearest double: 0.1 · 100 · 0.5^(2/8) keeps its logarithm short.
+  const base =
+    first.form && !dependsOnVariable(first.form)
+      ? first.form
+      : enclosedNumber(first.lo + (first.hi - first.lo) / 2, new Enclosure(first.lo, first.hi));
+  const wanted = times(numberOf(factor), base);
+  const goal = subtract(e, wanted);
+  const search = findRoots(goal, table, { from: start, to: asking.range.to }, asking.work);
+  const level = levelOf(wanted);
+  const about = asking.about({ from: start.at, level: level.at, at: start.at });
+  const found = firstAfter(asking, search, start, goal, level.at);
+  const open = search.open.filter((o) => !found || o.lo < found.at);
+  if (!found)
+    return asking.finding({
+      status: open.length > 0 ? "unsettled" : "none",
+      complete: open.length === 0,
+      searched: search.searched,
+      about,
+      stretches: open.map(toldOpen),
+      behaviour: open.length > 0 ? null : behaviourOf(asking, e, level),
+    });
+  const root = search.roots.find((r) => r.spot === found.spot);
+  return asking.finding({
+    complete: open.length === 0,
+    about,
+    repeats: repeatsOf(search),
+    solutions: [found],
+    secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
+  });
+}
+
+function levelOf(wanted: Expression): Spot {
+  const exact = exactRational(wanted);
+  if (exact) return spotOfRational(exact);
+  const v = encloseConstant(wanted);
+  return { at: v.lo + (v.hi - v.lo) / 2, lo: v.lo, hi: v.hi, rational: null, exact: null, zeroOf: [] };
+}
+
+/** The first root after the start, or the start of the first stretch on which the level is kept. */
+function firstAfter(asking: Asking, search: RootSearch, start: Spot, goal: Expression, level: number): Solution | null {
+  const root = search.roots.find((r) => r.spot !== start && r.at > start.at);
+  const plateau = search.everywhere.find((s) => s.from && s.hi > start.at && s.closedLo && s.lo > start.at);
+  if (plateau?.from && (!root || plateau.lo < root.at)) return plateauSolution(asking, plateau.from, level);
+  return root ? solutionOf(asking, root, goal, level) : null;
+}
+
+function plateauSolution(asking: Asking, spot: Spot, value: number): Solution {
+  const n = spot.rational ? Math.ceil(toDouble(spot.rational)) : Math.ceil(spot.at);
+  return {
+    at: spot.at,
+    value,
+    low: spot.lo,
+    high: spot.hi,
+    kind: "endpoint",
+    ...exactShown(spot.exact),
+    whole: asking.variable.whole && asking.q.round !== "none" ? { at: n, value: 0 } : null,
+    reads: readingOf(spot.at, asking.variable),
+    turns: 0,
+    spot,
+  };
+}

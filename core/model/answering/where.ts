@@ -1,0 +1,57 @@
+import { compileNumber, subtract } from "../../formula";
+import { whereRelation } from "../../solve";
+import type { Question } from "../case";
+import type { Finding, FindingStretch } from "../finding";
+import { behaviourOf } from "./behaviour";
+import { numberOf, type Asking } from "./asking";
+import { confirmRoot, worst } from "./confirm";
+import { repeatsOf } from "./level";
+import { hasSignAt, told, toldOpen, wholesIn } from "./stretches";
+
+/** Roots of which a second way is tried. */
+const MOST_CONFIRMED = 100;
+
+export function where(asking: Asking<Question & { ask: "where" }>): Finding {
+  const { q, table, range } = asking;
+  const limit = asking.amount(q.value, "the value to compare with");
+  const e = subtract(asking.body(), numberOf(limit));
+  const found = whereRelation(e, table, range, q.relation, asking.work);
+  const { search } = found;
+  const isWhole = asking.variable.whole && q.round !== "none";
+  const signs = [q.relation.startsWith(">") ? 1 : -1, ...(q.relation.endsWith("=") ? [0] : [])];
+  const holds = hasSignAt(e, table, signs);
+  const stretches = found.stretches.map((s): FindingStretch => ({
+    ...told(s),
+    ...(isWhole ? wholesIn(s, table, holds) : {}),
+  }));
+  const [only] = found.stretches;
+  const isEverywhere =
+    found.stretches.length === 1 &&
+    only!.lo === (range.from?.at ?? -Infinity) &&
+    only!.hi === (range.to?.at ?? Infinity) &&
+    (!range.from || only!.closedLo) &&
+    (!range.to || only!.closedHi);
+  const isOpen = search.open.length > 0;
+  const status = isEverywhere ? "everywhere" : stretches.length > 0 ? "found" : isOpen ? "unsettled" : "none";
+  const here = compileNumber(e, table.number);
+  return asking.finding({
+    status,
+    complete: !isOpen,
+    searched: search.searched,
+    repeats: isEverywhere ? null : repeatsOf(search),
+    stretches: status === "unsettled" ? search.open.map(toldOpen) : stretches,
+    about: asking.about({ level: limit.at }),
+    jumps: search.jumps,
+    secondWay: worst(search.roots.slice(0, MOST_CONFIRMED).map((r) => confirmRoot(asking, r, e, here, search.roots))),
+    behaviour: status === "none" ? behaviourOf(asking, asking.body(), limit) : null,
+    message: isOpen && status !== "unsettled" ? openMessage(search.open) : null,
+  });
+}
+
+function openMessage(open: readonly { lo: number; hi: number }[]): string {
+  const end = (x: number) => (Number.isFinite(x) ? String(Number(x.toPrecision(6))) : x > 0 ? "∞" : "−∞");
+  return `Not settled on ${open
+    .slice(0, 3)
+    .map((o) => `${end(o.lo)} … ${end(o.hi)}`)
+    .join(", ")}.`;
+}

@@ -1,0 +1,27 @@
+import { poly, toDouble, type Rational } from "../numeric";
+import { compileEnclosure, exactNumber, substitute, type Expression } from "../formula";
+import { EMPTY, Enclosure } from "../interval";
+import { exactRational } from "./constant";
+import { polynomialForm } from "./rationalForm";
+import type { FunctionTable } from "./table";
+
+/** The exact value of a formula at an exact input, where it has one. */
+export function exactValueAt(e: Expression, x: Rational): Rational | null {
+  const p = polynomialForm(e);
+  if (p) return poly.valueAt(p, x);
+  return exactRational(substitute(e, exactNumber(x)));
+}
+
+/** Bounds of a formula at an exact input. */
+export function encloseAt(e: Expression, table: FunctionTable, x: Rational): Enclosure {
+  const exact = exactValueAt(e, x);
+  if (exact) {
+    const v = exactNumber(exact);
+    return v.kind === "number" ? v.within : new Enclosure(NaN, NaN, EMPTY);
+  }
+  const input = exactNumber(x);
+  return compileEnclosure(
+    e,
+    table.enclosure,
+  )(input.kind === "number" ? input.within : new Enclosure(toDouble(x), toDouble(x)));
+}

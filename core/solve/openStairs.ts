@@ -1,0 +1,82 @@
+import { rationalOfDouble } from "../numeric";
+import { EMPTY, Enclosure, iv } from "../interval";
+import { compileEnclosure, parts, type Expression } from "../formula";
+import { isStair } from "./breaking";
+import { partition, place, type OpenPart, type Part, type QuietPart, type StairsPart, type Work } from "./partition";
+import { spotOfRational, type Spot } from "./spot";
+import { tailFreeOfZeros } from "./tails";
+import type { FunctionTable } from "./table";
+
+/** Steps of which a stretch may have before its stairs are taken apart one by one. */
+const FEW_STEPS = 80;
+/** Stretches looked at before the rest is left open. */
+const MAX_STRETCHES = 1500;
+
+/**
+ * Stairs with too many steps to list, one by one only where that matters: elsewhere their bounds are enough.
+ * @param matters  whether values in these bounds have to be known exactly
+ */
+export function openStairs(
+  list: readonly Part[],
+  table: FunctionTable,
+  work: Work,
+  matters: (values: Enclosure) => boolean,
+): Part[] {
+  return list.flatMap((p) => (p.kind === "stairs" ? opened(p, table, work, matters) : [p]));
+}
+
+function opened(p: StairsPart, table: FunctionTable, work: Work, matters: (values: Enclosure) => boolean): Part[] {
+  const e = p.formulas[0]!;
+  const enclosure = compileEnclosure(e, table.enclosure);
+  const left = p.from ? null : tailFreeOfZeros(e, -1, p.to?.lo ?? 0, table);
+  const right = p.to ? null : tailFreeOfZeros(e, 1, p.from?.hi ?? 0, table);
+  const from = p.from ?? spotOfRational(rationalOfDouble(left!.edge));
+  const to = p.to ?? spotOfRational(rationalOfDouble(right!.edge));
+  const out: Part[] = [];
+  if (left) out.push(tailPart(left, null, from, matters), place(from, "break"));
+  const stack: [Spot, Spot][] = [[from, to]];
+  let count = 0;
+  while (stack.length > 0) {
+    const [a, b] = stack.pop()!;
+    if (++count > MAX_STRETCHES) {
+      out.push({ kind: "open", lo: a.lo, hi: to.hi });
+      break;
+    }
+    const box = new Enclosure(a.lo, b.hi);
+    const values = enclosure(box);
+    const middle = a.hi + (b.lo - a.hi) / 2;
+    if (!(values.flags & EMPTY) && !matters(values)) out.push({ kind: "quiet", from: a, to: b, values });
+    else if (stepsIn(e, box, table) <= FEW_STEPS || !(middle > a.hi && middle < b.lo)) {
+      const inner = partition([e], table, { from: a, to: b }, work);
+      out.push(...inner.filter((q) => !(q.kind === "place" && q.because === "range")));
+    } else {
+      const m = spotOfRational(rationalOfDouble(middle));
+      stack.push([m, b], [a, m]);
+      continue;
+    }
+    if (b !== to) out.push(place(b, "break"));
+  }
+  if (right) out.push(place(to, "break"), tailPart(right, to, null, matters));
+  return out;
+}
+
+/** The stretch beyond which a function keeps its sign. */
+function tailPart(
+  tail: { edge: number; sign: -1 | 0 | 1 },
+  from: Spot | null,
+  to: Spot | null,
+  matters: (values: Enclosure) => boolean,
+): QuietPart | OpenPart {
+  const values =
+    tail.sign > 0 ? new Enclosure(Number.MIN_VALUE, Infinity) : new Enclosure(-Infinity, -Number.MIN_VALUE);
+  if (tail.sign !== 0 && !matters(values)) return { kind: "quiet", from, to, values };
+  return { kind: "open", lo: from ? tail.edge : -Infinity, hi: to ? tail.edge : Infinity };
+}
+
+/** About how many steps the stairs of a formula take on a box. */
+function stepsIn(e: Expression, box: Enclosure, table: FunctionTable): number {
+  const own = isStair(e) ? widthOf(compileEnclosure(e.a, table.enclosure)(box)) : 0;
+  return parts(e).reduce((sum, p) => sum + stepsIn(p, box, table), own);
+}
+const widthOf = (v: Enclosure): number =>
+  v.flags & EMPTY ? 0 : iv.subtract(new Enclosure(v.hi, v.hi), new Enclosure(v.lo, v.lo)).hi;

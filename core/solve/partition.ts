@@ -1,0 +1,383 @@
+import { isInteger, poly, ratio, rationalOfDouble, type Rational } from "../numeric";
+import { EMPTY, Enclosure } from "../interval";
+import {
+  compileEnclosure,
+  dependsOnVariable,
+  differentiate,
+  exactNumber,
+  size,
+  subtract,
+  wholeNumber,
+  type Expression,
+} from "../formula";
+import { isStair, nextBreaking, replacePart, resolveBreaking, splittersOf, type Breaking } from "./breaking";
+import { inline } from "./inline";
+import { polynomialForm } from "./rationalForm";
+import { compareSpots, spotOfConstant, spotOfRational, type Spot } from "./spot";
+import { constantSign } from "./terms";
+import type { FunctionTable } from "./table";
+import { constantValue, stairStep } from "./valueAt";
+import { hullOf, innerPoints, signIn, zerosIn, type Between, type OpenStretch, type ZerosIn } from "./zerosIn";
+import { MAX_BOXES } from "./branch";
+import { withoutNothing } from "./withoutNothing";
+import type { Budget } from "./zeros";
+
+/** Why a place is one: the range ends there, a piece does, a function breaks or bends, or what was asked is 0. */
+export type Because = "range" | "piece" | "break" | "zero";
+
+export interface PlacePart {
+  readonly kind: "place";
+  readonly spot: Spot;
+  readonly because: Because;
+  /** order of the zero that makes the place, where it is known */
+  readonly multiplicity: number | null;
+}
+
+/**
+ * The inputs strictly between two places. Each function is, throughout the cell, either nowhere defined (null) or everywhere defined,
+ * continuous and smooth, with a formula free of kinks, stairs and pieces.
+ */
+export interface CellPart extends Between {
+  readonly kind: "cell";
+  readonly formulas: readonly (Expression | null)[];
+}
+
+/** Inputs on which stairs have too many steps to be listed; `formulas` still hold the stairs. */
+export interface StairsPart extends Between {
+  readonly kind: "stairs";
+  readonly formulas: readonly Expression[];
+}
+
+/** Inputs about which nothing is established. */
+export interface OpenPart extends OpenStretch {
+  readonly kind: "open";
+}
+
+/** Inputs at which a function with many steps has values, within these bounds, that do not matter to what was asked. */
+export interface QuietPart extends Between {
+  readonly kind: "quiet";
+  readonly values: Enclosure;
+}
+
+export type Part = PlacePart | CellPart | StairsPart | QuietPart | OpenPart;
+
+export interface Range {
+  readonly from: Spot | null;
+  readonly to: Spot | null;
+}
+
+/** Work of one question: interval boxes, and cells. */
+export interface Work extends Budget {
+  cells: number;
+}
+export const newWork = (boxes = 4 * MAX_BOXES, cells = 6000): Work => ({ boxes, cells });
+
+/** Steps of one stair that are taken apart one by one. */
+export const MAX_STEPS = 600;
+
+export const place = (spot: Spot, because: Because, multiplicity: number | null = null): PlacePart => ({
+  kind: "place",
+  spot,
+  because,
+  multiplicity,
+});
+
+/** Takes a range apart into places and the cells between them, for several functions at once. */
+export function partition(
+  expressions: readonly Expression[],
+  table: FunctionTable,
+  range: Range,
+  work: Work = newWork(),
+): Part[] {
+  const { from, to } = range;
+  const order = from && to ? compareSpots(from, to, table) : -1;
+  if (from && order === 0) return [place(from, "range")];
+  if (order === null) return [{ kind: "open", ...hullOf(range) }];
+  const formulas = expressions.map((e) => inline(e, table));
+  const inner = new Partitioner(table, work).settle({ kind: "cell", from, to, formulas }, new Set());
+  return tidy([...(from ? [place(from, "range")] : []), ...inner, ...(to ? [place(to, "range")] : [])]);
+}
+
+/** Parts each cell at the zeros of what is asked of it; afterwards none of these changes its sign within a cell. */
+export function refine(
+  parts: readonly Part[],
+  table: FunctionTable,
+  work: Work,
+  splitters: (cell: CellPart) => readonly Expression[],
+): Part[] {
+  const partitioner = new Partitioner(table, work);
+  return tidy(parts.flatMap((p) => (p.kind === "cell" ? partitioner.splitAll(p, splitters(p), "zero") : [p])));
+}
+
+/** A place or cell that an open stretch reaches into is part of it; open stretches that touch are one. */
+function tidy(parts: readonly Part[]): Part[] {
+  if (!parts.some((p) => p.kind === "open")) return [...parts];
+  const opens = joinedStretches(parts.filter((p) => p.kind === "open"));
+  const covers = (s: Spot) => opens.find((o) => o.lo <= s.hi && o.hi >= s.lo);
+  const out: Part[] = [];
+  const put = new Set<OpenStretch>();
+  const putOpen = (o: OpenStretch) => {
+    if (put.has(o)) return;
+    put.add(o);
+    out.push({ kind: "open", lo: o.lo, hi: o.hi });
+  };
+  for (const p of parts) {
+    if (p.kind === "open") putOpen(opens.find((o) => o.lo <= p.lo && o.hi >= p.hi)!);
+    else if (p.kind === "place") {
+      const o = covers(p.spot);
+      if (o) putOpen(o);
+      else out.push(p);
+    } else out.push(...remains(p, opens));
+  }
+  return out;
+}
+
+/** What is left of a cell beside open stretches that reach into it. */
+function remains<P extends CellPart | StairsPart | QuietPart>(p: P, opens: readonly OpenStretch[]): P[] {
+  let from = p.from;
+  let to = p.to;
+  for (const o of opens) {
+    if (from && o.lo <= from.hi && o.hi >= from.lo) from = spotOfRational(rationalOfDouble(o.hi));
+    if (to && o.lo <= to.hi && o.hi >= to.lo) to = spotOfRational(rationalOfDouble(o.lo));
+  }
+  return from && to && from.at >= to.at ? [] : [{ ...p, from, to }];
+}
+
+export function joinedStretches(list: readonly OpenStretch[]): OpenStretch[] {
+  const out: { lo: number; hi: number }[] = [];
+  for (const o of [...list].sort((a, b) => a.lo - b.lo)) {
+    const last = out[out.length - 1];
+    if (last && o.lo <= last.hi) last.hi = Math.max(last.hi, o.hi);
+    else out.push({ lo: o.lo, hi: o.hi });
+  }
+  return out;
+}
+
+/** Longest called function that is looked into without being written out. */
+const MAX_CALLED_SIZE = 4000;
+
+class Partitioner {
+  constructor(
+    private readonly table: FunctionTable,
+    private readonly work: Work,
+  ) {}
+
+  /** Resolves the breaking parts of a cell one by one, from the inside; each may split it. */
+  settle(cell: CellPart, cleared: ReadonlySet<Expression>): Part[] {
+    if (--this.work.cells < 0) return [{ kind: "open", ...hullOf(cell) }];
+    for (const f of cell.formulas) {
+      const node = f && nextBreaking(f, cleared);
+      if (node) return this.resolve(cell, cleared, node);
+    }
+    return [{ ...cell, formulas: cell.formulas.map((f) => f && withoutNothing(f)) }];
+  }
+
+  private resolve(cell: CellPart, cleared: ReadonlySet<Expression>, node: Breaking): Part[] {
+    if (!dependsOnVariable(node)) return this.constant(cell, cleared, node);
+    if (isStair(node)) return this.stairs(cell, cleared, node);
+    if (node.kind === "call") {
+      const d = this.table.definition(node.name, node.order);
+      if (d && d.kind !== "pieces") return this.called(cell, cleared, node, d.kind);
+    }
+    const because = node.kind === "call" ? "piece" : "break";
+    return this.bySigns(cell, splittersOf(node, this.table), because, (sub, signs) => {
+      const resolved = resolveBreaking(node, signs, this.table);
+      switch (resolved.kind) {
+        case "smooth":
+          return this.settle(sub, new Set(cleared).add(node));
+        case "replaced":
+          return this.settle(this.replaced(sub, node, resolved.by), cleared);
+        case "undefined":
+          return this.settle(this.without(sub, node), cleared);
+        case "open":
+          return [{ kind: "open", ...hullOf(sub) }];
+      }
+    });
+  }
+
+  private replaced(cell: CellPart, node: Expression, by: Expression): CellPart {
+    return { ...cell, formulas: cell.formulas.map((f) => f && replacePart(f, node, by)) };
+  }
+  /** The formulas that hold the part have no value in the cell. */
+  private without(cell: CellPart, node: Expression): CellPart {
+    return {
+      ...cell,
+      formulas: cell.formulas.map((f) => (f && replacePart(f, node, wholeNumber(0)) !== f ? null : f)),
+    };
+  }
+
+  private constant(cell: CellPart, cleared: ReadonlySet<Expression>, node: Expression): Part[] {
+    const value = constantValue(node, this.table);
+    if (value.kind === "open") return [{ kind: "open", ...hullOf(cell) }];
+    if (value.kind === "none") return this.settle(this.without(cell, node), cleared);
+    const by = value.exact ? exactNumber(value.exact) : null;
+    return by && by !== node
+      ? this.settle(this.replaced(cell, node, by), cleared)
+      : this.settle(cell, new Set(cleared).add(node));
+  }
+
+  // ---- splitting -------------------------------------------------------------------------------------------
+
+  /** Splits a cell at the zeros of several expressions in turn, and goes on with each part and the signs it has there. */
+  private bySigns(
+    cell: CellPart,
+    splitters: readonly Expression[],
+    because: Because,
+    goOn: (cell: CellPart, signs: readonly (-1 | 0 | 1)[]) => Part[],
+    signs: readonly (-1 | 0 | 1)[] = [],
+  ): Part[] {
+    const u = splitters[signs.length];
+    if (!u) return goOn(cell, signs);
+    if (!dependsOnVariable(u)) {
+      const sign = constantSign(u);
+      return sign === null
+        ? [{ kind: "open", ...hullOf(cell) }]
+        : this.bySigns(cell, splitters, because, goOn, [...signs, sign]);
+    }
+    const found = zerosIn(u, cell, this.table, this.work);
+    if (found.everywhere) return this.bySigns(cell, splitters, because, goOn, [...signs, 0]);
+    return this.cut(cell, found, because).flatMap((p) => {
+      if (p.kind !== "cell") return [p];
+      const sign = signIn(u, p, this.table);
+      return sign === null
+        ? [{ kind: "open" as const, ...hullOf(p) }]
+        : this.bySigns(p, splitters, because, goOn, [...signs, sign]);
+    });
+  }
+
+  /** Splits a cell at the zeros of several expressions, whatever their signs. */
+  splitAll(cell: CellPart, splitters: readonly Expression[], because: Because): Part[] {
+    return splitters.reduce<Part[]>(
+      (parts, u) =>
+        parts.flatMap((p) => (p.kind === "cell" ? this.cut(p, zerosIn(u, p, this.table, this.work), because) : [p])),
+      [cell],
+    );
+  }
+
+  /** The places and cells that zeros make of a cell; what is open is taken out of it. */
+  private cut(cell: CellPart, found: ZerosIn, because: Because): Part[] {
+    const opens = joinedStretches(found.open);
+    const isCovered = (s: Spot) => opens.some((o) => o.lo <= s.hi && o.hi >= s.lo);
+    const marks = [
+      ...found.zeros.filter((z) => !isCovered(z.spot)).map((z) => place(z.spot, because, z.multiplicity)),
+      ...opens.map((o): OpenPart => ({ kind: "open", ...o })),
+    ].sort((a, b) => startOf(a) - startOf(b));
+    const out: Part[] = [];
+    /** where the next cell begins; undefined once nothing is left */
+    let from: Spot | null | undefined = cell.from;
+    for (const m of marks) {
+      const start = m.kind === "place" ? m.spot : m.lo > -Infinity ? spotOfRational(rationalOfDouble(m.lo)) : null;
+      const isAtStart = m.kind === "open" && (start === null || (from && m.lo <= from.hi));
+      if (!isAtStart) out.push({ ...cell, from: from ?? null, to: start });
+      out.push(m);
+      from = m.kind === "place" ? m.spot : m.hi < Infinity ? spotOfRational(rationalOfDouble(m.hi)) : undefined;
+      if (m.kind === "open" && cell.to && m.hi >= cell.to.lo) from = undefined;
+    }
+    if (from !== undefined) out.push({ ...cell, from, to: cell.to });
+    return out;
+  }
+
+  // ---- stairs ----------------------------------------------------------------------------------------------
+
+  /** A stair is constant between the inputs at which its argument takes a whole (or half) value. */
+  private stairs(
+    cell: CellPart,
+    cleared: ReadonlySet<Expression>,
+    node: Breaking & { kind: "apply" | "flat" },
+  ): Part[] {
+    const u = node.a;
+    return this.bySigns(cell, [differentiate(u)], "break", (sub, [slope]) => {
+      if (slope === 0) return this.level(sub, cleared, node);
+      const steps = this.stepsOf(node.name as Stair, u, sub);
+      if (steps === "many") {
+        if (cell.formulas.some((f) => f === null)) return [{ kind: "open", ...hullOf(sub) }];
+        return [{ kind: "stairs", from: sub.from, to: sub.to, formulas: sub.formulas as readonly Expression[] }];
+      }
+      if (steps === "open") return [{ kind: "open", ...hullOf(sub) }];
+      return this.cut(sub, steps, "break").flatMap((p) => (p.kind === "cell" ? this.level(p, cleared, node) : [p]));
+    });
+  }
+
+  /** One step of a stair: its value, told by an inner point at which the argument is certainly on it. */
+  private level(cell: CellPart, cleared: ReadonlySet<Expression>, node: Breaking & { kind: "apply" | "flat" }): Part[] {
+    if (node.kind === "flat") return this.settle(this.replaced(cell, node, wholeNumber(0)), cleared);
+    for (const x of innerPoints(cell)) {
+      const k = stepAt(node.name as Stair, node.a, x, this.table);
+      if (k) return this.settle(this.replaced(cell, node, exactNumber(k)), cleared);
+    }
+    return [{ kind: "open", ...hullOf(cell) }];
+  }
+
+  /** Where a monotone argument passes from one step to the next. */
+  private stepsOf(name: Stair, u: Expression, cell: CellPart): ZerosIn | "many" | "open" {
+    const reach = compileEnclosure(u, this.table.enclosure)(new Enclosure(hullOf(cell).lo, hullOf(cell).hi));
+    if (reach.flags & EMPTY || !Number.isFinite(reach.lo) || !Number.isFinite(reach.hi)) return "many";
+    if (reach.hi - reach.lo > MAX_STEPS) return "many";
+    const shift = name === "round" ? 0.5 : 0;
+    const zeros: ZerosIn["zeros"][number][] = [];
+    const open: OpenStretch[] = [];
+    for (let k = Math.floor(reach.lo - shift); k <= Math.ceil(reach.hi - shift); k++) {
+      const border = subtract(u, exactNumber(rationalOfDouble(k + shift)));
+      const found = zerosIn(border, cell, this.table, this.work);
+      zeros.push(...found.zeros);
+      open.push(...found.open);
+    }
+    return { zeros: zeros.sort((a, b) => a.spot.at - b.spot.at), everywhere: false, open };
+  }
+
+  // ---- called functions --------------------------------------------------------------------------------------
+
+  /** A running total is smooth between the places of what is summed; a function too long to write out, where nothing in it breaks. */
+  private called(
+    cell: CellPart,
+    cleared: ReadonlySet<Expression>,
+    node: Expression & { kind: "call" },
+    kind: "expression" | "closures",
+  ): Part[] {
+    const open: Part[] = [{ kind: "open", ...hullOf(cell) }];
+    const d = this.table.definition(node.name, node.order);
+    const reach = compileEnclosure(node.a, this.table.enclosure)(new Enclosure(hullOf(cell).lo, hullOf(cell).hi));
+    if (!d || d.kind === "pieces" || reach.flags & EMPTY) return open;
+    const inside = d.kind === "closures" ? d.slope : d.expression;
+    if (kind === "expression" && size(inside, MAX_CALLED_SIZE + 1) > MAX_CALLED_SIZE) return open;
+    const end = (x: number) => (Number.isFinite(x) ? spotOfRational(rationalOfDouble(x)) : null);
+    const own = partition([inside], this.table, { from: end(reach.lo), to: end(reach.hi) }, this.work);
+    if (own.some((p) => p.kind !== "place" && (p.kind !== "cell" || p.formulas[0] === null))) return open;
+    const borders: Expression[] = [];
+    for (const p of own) {
+      if (p.kind !== "place" || p.because === "range") continue;
+      if (!p.spot.exact) return open;
+      borders.push(subtract(node.a, p.spot.exact.expression));
+    }
+    return this.bySigns(cell, borders, "break", (sub) => {
+      const has = innerPoints(sub).some((x) => {
+        const v = compileEnclosure(node, this.table.enclosure)(new Enclosure(x, x));
+        return !(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi);
+      });
+      return has ? this.settle(sub, new Set(cleared).add(node)) : [{ kind: "open", ...hullOf(sub) }];
+    });
+  }
+}
+
+type Stair = "floor" | "ceil" | "round";
+const startOf = (p: PlacePart | OpenPart): number => (p.kind === "place" ? p.spot.at : p.lo);
+
+/** The step an argument is certainly on at an input; null where it lies too close to the next. */
+function stepAt(name: Stair, u: Expression, x: number, table: FunctionTable): Rational | null {
+  const p = polynomialForm(u);
+  if (p) {
+    const value = poly.valueAt(p, rationalOfDouble(x));
+    const shifted = name === "round" ? value.add(ratio(1, 2)) : value;
+    return isInteger(shifted) && poly.degree(p) > 0 ? null : stairStep(name, value);
+  }
+  const v = compileEnclosure(u, table.enclosure)(new Enclosure(x, x));
+  if (v.flags & EMPTY || !Number.isFinite(v.lo)) return null;
+  const [a, b] = [stairStep(name, rationalOfDouble(v.lo)), stairStep(name, rationalOfDouble(v.hi))];
+  return a.compare(b) === 0 ? a : null;
+}
+
+/** A spot from a number that may be no fraction: the end of a range. */
+export function spotOfEnd(exact: Rational | null, irrational: Expression | null): Spot | null {
+  if (irrational) return spotOfConstant(irrational);
+  return exact && spotOfRational(exact);
+}

@@ -1,0 +1,34 @@
+import {
+  Noted,
+  dependsOnVariable,
+  exactNumber,
+  isZeroNumber,
+  mapParts,
+  wholeNumber,
+  type Expression,
+} from "../formula";
+import { ratio } from "../numeric";
+import { rationalForm } from "./rationalForm";
+
+const memo = new Noted<Expression>();
+
+/**
+ * A formula without its parts that come to nothing: 0 · u is 0, and a quotient of polynomials that cancels is a number. Only for formulas that are
+ * known to have a value throughout: elsewhere the part that is dropped may have none.
+ */
+export function withoutNothing(e: Expression): Expression {
+  if (!dependsOnVariable(e)) return e;
+  const known = memo.get(e);
+  if (known) return known;
+  return memo.set(e, reduced(mapParts(e, withoutNothing)));
+}
+
+function reduced(e: Expression): Expression {
+  if (!dependsOnVariable(e)) return e;
+  if (e.kind === "multiply" && (isZeroNumber(e.a) || isZeroNumber(e.b))) return wholeNumber(0);
+  if (e.kind === "divide" && isZeroNumber(e.a)) return wholeNumber(0);
+  if (e.kind !== "add" && e.kind !== "subtract" && e.kind !== "multiply" && e.kind !== "divide") return e;
+  const form = rationalForm(e);
+  if (!form || form.denominator.length !== 1 || form.numerator.length > 1) return e;
+  return exactNumber((form.numerator[0] ?? ratio(0)).div(form.denominator[0]!));
+}
