@@ -96,6 +96,9 @@ function normal(factor: Rational, exp: ConstantForm, atoms: Iterable<[string, Ra
   return { factor, exp, atoms: powers };
 }
 
+/** Greatest prime that is looked for; each costs a division of big integers. */
+const MAX_PRIME = 2000n;
+
 /** Prime factors of a fraction > 0 with their powers; null when that would take long. */
 function primePowers(r: Rational): Map<string, number> | null {
   const out = new Map<string, number>();
@@ -105,7 +108,7 @@ function primePowers(r: Rational): Map<string, number> | null {
   ] as const) {
     let rest = n;
     for (let p = 2n; p * p <= rest; p += p === 2n ? 1n : 2n) {
-      if (p > 20000n) return null;
+      if (p > MAX_PRIME) return null;
       while (rest % p === 0n) {
         out.set(String(p), (out.get(String(p)) ?? 0) + sign);
         rest /= p;

@@ -34,10 +34,14 @@ export function rationalExact(r: Rational): ExactForm {
   return { expression: exactNumber(r), text: rationalText(r), latex };
 }
 
+const LONGEST = 10n ** 30n;
+
 /** Takes square factors out of n: n = outside² · inside. Small factors only; what is left stays inside. */
 function squareParts(n: bigint): { outside: bigint; inside: bigint } {
   let outside = 1n;
   let inside = n;
+  // Longer numbers come from doubles, not from a story; nobody reads their roots.
+  if (n > LONGEST) return { outside, inside };
   for (let p = 2n; p <= 2000n && p * p <= inside; p++)
     while (inside % (p * p) === 0n) {
       inside /= p * p;

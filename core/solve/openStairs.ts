@@ -10,7 +10,7 @@ import type { FunctionTable } from "./table";
 /** Steps of which a stretch may have before its stairs are taken apart one by one. */
 const FEW_STEPS = 80;
 /** Stretches looked at before the rest is left open. */
-const MAX_STRETCHES = 1500;
+const MAX_STRETCHES = 500;
 
 /**
  * Stairs with too many steps to list, one by one only where that matters: elsewhere their bounds are enough.
@@ -38,7 +38,7 @@ function opened(p: StairsPart, table: FunctionTable, work: Work, matters: (value
   let count = 0;
   while (stack.length > 0) {
     const [a, b] = stack.pop()!;
-    if (++count > MAX_STRETCHES) {
+    if (++count > MAX_STRETCHES || work.cells <= 0) {
       out.push({ kind: "open", lo: a.lo, hi: to.hi });
       break;
     }

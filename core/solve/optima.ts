@@ -117,18 +117,19 @@ export function turningParts(e: Expression, table: FunctionTable, range: Range, 
 function someLevel(e: Expression, parts: readonly Part[], table: FunctionTable, sense: 1 | -1): number {
   const enclosure = compileEnclosure(e, table.enclosure);
   let level = -Infinity;
+  const stairs = parts.filter((p) => p.kind === "stairs");
+  const glances = Math.max(12, Math.round(GLANCES / stairs.length));
   const glance = (lo: number, hi: number): number => {
     let at = lo;
-    for (let i = 0; i <= GLANCES; i++) {
-      const x = lo + ((hi - lo) * i) / GLANCES;
+    for (let i = 0; i <= glances; i++) {
+      const x = lo + ((hi - lo) * i) / glances;
       const v = enclosure(new Enclosure(x, x));
       const worth = v.flags & (EMPTY | PARTIAL) ? -Infinity : sense > 0 ? v.lo : -v.hi;
       if (worth > level) [level, at] = [worth, x];
     }
     return at;
   };
-  for (const p of parts) {
-    if (p.kind !== "stairs") continue;
+  for (const p of stairs) {
     const [lo, hi] = [p.from?.hi ?? (p.to?.lo ?? 0) - FAR, p.to?.lo ?? (p.from?.hi ?? 0) + FAR];
     // First all over, then closer and closer to the best that was seen.
     let at = glance(lo, hi);

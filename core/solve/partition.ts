@@ -70,7 +70,7 @@ export interface Range {
 export interface Work extends Budget {
   cells: number;
 }
-export const newWork = (boxes = 4 * MAX_BOXES, cells = 6000): Work => ({ boxes, cells });
+export const newWork = (boxes = 3 * MAX_BOXES, cells = 2000): Work => ({ boxes, cells });
 
 /** Steps of one stair that are taken apart one by one. */
 export const MAX_STEPS = 600;
@@ -109,25 +109,32 @@ export function refine(
   return tidy(parts.flatMap((p) => (p.kind === "cell" ? partitioner.splitAll(p, splitters(p), "zero") : [p])));
 }
 
-/** A place or cell that an open stretch reaches into is part of it; open stretches that touch are one. */
+/** A place or cell that an open stretch reaches into is part of it; open stretches that touch are one. Parts come in order, and so do these. */
 function tidy(parts: readonly Part[]): Part[] {
-  if (!parts.some((p) => p.kind === "open")) return [...parts];
   const opens = joinedStretches(parts.filter((p) => p.kind === "open"));
-  const covers = (s: Spot) => opens.find((o) => o.lo <= s.hi && o.hi >= s.lo);
+  if (opens.length === 0) return [...parts];
   const out: Part[] = [];
-  const put = new Set<OpenStretch>();
+  let next = 0;
+  let isPut = false;
+  /** The first open stretch that ends at or after an input. */
+  const near = (x: number): OpenStretch | undefined => {
+    while (opens[next] && opens[next]!.hi < x) {
+      next++;
+      isPut = false;
+    }
+    return opens[next];
+  };
   const putOpen = (o: OpenStretch) => {
-    if (put.has(o)) return;
-    put.add(o);
-    out.push({ kind: "open", lo: o.lo, hi: o.hi });
+    if (!isPut) out.push({ kind: "open", lo: o.lo, hi: o.hi });
+    isPut = true;
   };
   for (const p of parts) {
-    if (p.kind === "open") putOpen(opens.find((o) => o.lo <= p.lo && o.hi >= p.hi)!);
-    else if (p.kind === "place") {
-      const o = covers(p.spot);
-      if (o) putOpen(o);
-      else out.push(p);
-    } else out.push(...remains(p, opens));
+    const start = p.kind === "place" ? p.spot.lo : p.kind === "open" ? p.lo : (p.from?.lo ?? -Infinity);
+    const o = near(start);
+    const isCovered = o !== undefined && (p.kind === "open" || (p.kind === "place" && o.lo <= p.spot.hi));
+    if (isCovered) putOpen(o);
+    else if (p.kind === "place") out.push(p);
+    else if (p.kind !== "open") out.push(...remains(p, opens.slice(next, next + 3)));
   }
   return out;
 }
@@ -371,7 +378,7 @@ function stepAt(name: Stair, u: Expression, x: number, table: FunctionTable): Ra
     return isInteger(shifted) && poly.degree(p) > 0 ? null : stairStep(name, value);
   }
   const v = compileEnclosure(u, table.enclosure)(new Enclosure(x, x));
-  if (v.flags & EMPTY || !Number.isFinite(v.lo)) return null;
+  if (v.flags & EMPTY || !Number.isFinite(v.lo) || !Number.isFinite(v.hi)) return null;
   const [a, b] = [stairStep(name, rationalOfDouble(v.lo)), stairStep(name, rationalOfDouble(v.hi))];
   return a.compare(b) === 0 ? a : null;
 }

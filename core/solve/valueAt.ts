@@ -1,5 +1,5 @@
 import { floorOf, isInteger, ratio, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
-import { EMPTY, Enclosure, roundHalfAway } from "../interval";
+import { EMPTY, Enclosure, containsZero, roundHalfAway } from "../interval";
 import {
   add,
   apply,
@@ -61,30 +61,60 @@ export const branchAt = (e: Expression, spot: Spot, table: FunctionTable): Expre
 export function valueOf(e: Expression, spot: Spot, table: FunctionTable): ValueAt {
   const p = spot.rational && polynomialForm(e);
   if (p) return rationalValue(poly.valueAt(p, spot.rational!));
+  const near = compileEnclosure(e, table.enclosure)(new Enclosure(spot.lo, spot.hi));
+  if (!(near.flags & EMPTY) && !containsZero(near) && isNarrow(near))
+    return new EnclosedValue(near.lo, near.hi, e, spot);
   const form = putIn(e, spot);
-  const exact = form && (exactRational(form) ?? null);
+  const exact = form && exactRational(form);
   if (exact) return rationalValue(exact);
   if (signAtSpot(e, spot, table) === 0) return rationalValue(ratio(0));
-  const near = compileEnclosure(e, table.enclosure)(new Enclosure(spot.lo, spot.hi));
   const closed = form && !dependsOnVariable(form) ? compileEnclosure(form, table.enclosure)(ORIGIN) : null;
   const sound = [near, closed].filter((v): v is Enclosure => v !== null && !(v.flags & EMPTY));
   if (sound.length === 0) return OPEN;
   const lo = Math.max(...sound.map((v) => v.lo));
   const hi = Math.min(...sound.map((v) => v.hi));
-  return lo <= hi
-    ? { kind: "value", lo, hi, exact: null, form }
-    : { kind: "value", lo: near.lo, hi: near.hi, exact: null, form };
+  return lo <= hi ? new EnclosedValue(lo, hi, e, spot) : new EnclosedValue(near.lo, near.hi, e, spot);
 }
 const ORIGIN = new Enclosure(0, 0);
+/** A value known this closely, relative to its size, need not be worked out by its closed form to be compared. */
+const NARROW = 1e-12;
+const isNarrow = (v: Enclosure): boolean => v.hi - v.lo <= NARROW * Math.max(Math.abs(v.lo), Math.abs(v.hi));
+
+/** A value by its bounds; what it is exactly is worked out only when somebody wants to know, since that takes longest. */
+class EnclosedValue {
+  readonly kind = "value";
+  private known: { exact: Rational | null; form: Expression | null } | null = null;
+
+  constructor(
+    readonly lo: number,
+    readonly hi: number,
+    private readonly expression: Expression,
+    private readonly spot: Spot,
+  ) {}
+
+  private worked(): { exact: Rational | null; form: Expression | null } {
+    if (!this.known) {
+      const form = putIn(this.expression, this.spot);
+      this.known = { exact: form && exactRational(form), form };
+    }
+    return this.known;
+  }
+  get exact(): Rational | null {
+    return this.worked().exact;
+  }
+  get form(): Expression | null {
+    return this.worked().form;
+  }
+}
 
 /** Sign of a value, 0 only when proven. */
 export const signOfValue = (v: ValueAt & { kind: "value" }): -1 | 0 | 1 | null =>
-  v.exact
-    ? signOf(v.exact)
-    : v.lo > 0
-      ? 1
-      : v.hi < 0
-        ? -1
+  v.lo > 0
+    ? 1
+    : v.hi < 0
+      ? -1
+      : v.exact
+        ? signOf(v.exact)
         : v.form && !dependsOnVariable(v.form) && isExactlyZero(v.form)
           ? 0
           : null;
@@ -227,10 +257,13 @@ class Chooser {
   /** The step of a stair at the spot: by the exact argument, or by an enclosure that lies on one step. */
   private stair(name: "floor" | "ceil" | "round", u: Expression): Rational | null {
     const value = valueOf(u, this.spot, this.table);
-    if (value.kind !== "value") return null;
-    if (value.exact) return stairStep(name, value.exact);
+    if (value.kind !== "value" || !Number.isFinite(value.lo) || !Number.isFinite(value.hi)) return null;
     const step = { floor: Math.floor, ceil: Math.ceil, round: roundHalfAway }[name];
-    if (step(value.lo) === step(value.hi) && Number.isFinite(value.lo)) return rationalOfDouble(step(value.lo));
+    if (value.lo === value.hi && Number.isSafeInteger(Math.floor(value.lo)))
+      return stairStep(name, rationalOfDouble(value.lo));
+    if (step(value.lo) === step(value.hi) && !isBorder(name, value.lo) && !isBorder(name, value.hi))
+      return rationalOfDouble(step(value.lo));
+    if (value.exact) return stairStep(name, value.exact);
     // An irrational input may still give a whole argument: proven, it is on its step; otherwise the sides differ.
     const border = rationalOfDouble(name === "round" ? Math.floor(value.hi) + 0.5 : Math.round(value.hi));
     const sign = this.sign(subtract(u, exactNumber(border)));
@@ -241,7 +274,7 @@ class Chooser {
   /** The slope of a stair: 0 on a step, none at its edge. */
   private flat(e: Expression & { kind: "flat" }): Branch {
     const value = valueOf(e.a, this.spot, this.table);
-    if (value.kind !== "value") return "open";
+    if (value.kind !== "value" || !Number.isFinite(value.lo) || !Number.isFinite(value.hi)) return "open";
     if (e.name === "step") return this.flatUnlessZero(e.a);
     const shift = e.name === "round" ? ratio(1, 2) : ratio(0);
     if (value.exact) return isInteger(value.exact.add(shift)) ? "none" : wholeNumber(0);
@@ -295,6 +328,8 @@ class Chooser {
     return "none";
   }
 }
+
+const isBorder = (name: string, x: number): boolean => Number.isInteger(name === "round" ? x + 0.5 : x);
 
 /** floor, ceil or school rounding of a fraction. */
 export function stairStep(name: "floor" | "ceil" | "round", u: Rational): Rational {

@@ -75,9 +75,16 @@ export function zerosOf(
     hi: to ? outward(to, 1) : Infinity,
   };
   const found = checked(e, solveZero(e, stretch, 0), stretch);
-  if (typeof allowed !== "number") allowed.boxes -= Math.max(1, maxBoxes - stretch.budget.boxes);
+  if (typeof allowed !== "number") {
+    const used = ((maxBoxes - stretch.budget.boxes) * Math.max(8, size(e, 2000))) / 8;
+    allowed.boxes -= Math.max(rationalForm(e) ? LEAST_EXACT : LEAST_WORK, used);
+  }
   return found;
 }
+
+/** What one equation counts for in boxes, when algebra alone solves it: a quotient of polynomials, or another. */
+const LEAST_EXACT = 2;
+const LEAST_WORK = 16;
 
 /** Interval work left for all that one question asks. */
 export interface Budget {

@@ -1,15 +1,14 @@
 import { compileNumber, type Expression } from "../../formula";
-import { findBest, type OptimumSearch, type Spot } from "../../solve";
+import { findBest, newWork, type OptimumSearch, type Spot } from "../../solve";
 import type { Behaviour } from "../finding";
 import type { Asking } from "./asking";
 
 /** For "never": the proven bounds of the function on the range, its direction, and what it comes close to. */
 export function behaviourOf(asking: Asking, shown: Expression, level: Spot | null): Behaviour | null {
   const { from, to } = asking.range;
-  const [greatest, least] = ([1, -1] as const).map((sense) => findBest(shown, asking.table, asking.range, sense)) as [
-    OptimumSearch,
-    OptimumSearch,
-  ];
+  const [greatest, least] = ([1, -1] as const).map((sense) =>
+    findBest(shown, asking.table, asking.range, sense, newWork(4000, 400)),
+  ) as [OptimumSearch, OptimumSearch];
   const value = compileNumber(shown, asking.table.number);
   const [top, bottom] = [placeOf(greatest), placeOf(least)];
   const isLeft = (x: number | null) => x !== null && x === (from?.at ?? -Infinity);

@@ -73,7 +73,8 @@ function wholeOnly(asking: Asking, wholes: BestWhole, bound: Bound | null): Find
   }));
   return asking.finding({
     status: "found",
-    complete: wholes.complete,
+    // Where even the bounds between the whole inputs are open, the answer stands and is not called complete.
+    complete: wholes.complete && bound !== null,
     solutions,
     value: first!.value,
     wholeTies: readings.length > 1 ? readings : null,

@@ -31,7 +31,7 @@ export function meet(asking: Asking<Question & { ask: "meet" }>): Finding {
   const difference = subtract(asking.body(0), asking.body(1));
   const found = level(asking, difference, asking.body(0), null);
   // Two written forms of one thing are compared by their greatest difference; where they simply cross it says nothing.
-  return found.stretches.length > 0 || found.status === "none"
+  return found.complete && (found.stretches.length > 0 || found.status === "none")
     ? { ...found, gap: greatestDifference(asking, difference) }
     : found;
 }
@@ -43,7 +43,9 @@ export function reach(asking: Asking<Question & { ask: "reach" }>): Finding {
 
 /** Where two functions are furthest apart on the range, and by how much. */
 function greatestDifference(asking: Asking, difference: Expression): Finding["gap"] {
-  const [high, low] = ([1, -1] as const).map((sense) => findBest(difference, asking.table, asking.range, sense));
+  const [high, low] = ([1, -1] as const).map((sense) =>
+    findBest(difference, asking.table, asking.range, sense, newWork(4000, 400)),
+  );
   if (high!.status !== "attained" || low!.status !== "attained") return null;
   const far = Math.abs(high!.value) >= Math.abs(low!.value) ? high! : low!;
   return { at: far.best[0]?.at ?? far.flat[0]?.lo ?? 0, size: Math.abs(far.value) };

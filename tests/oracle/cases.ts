@@ -1,0 +1,76 @@
+import type { CaseFile, Question } from "#core/model";
+import type { Chance } from "./chance";
+import type { World } from "./claims";
+import { randomFormula, randomPieces } from "./plain";
+
+const RANGES: readonly (readonly [number, number])[] = [
+  [0, 10],
+  [-5, 5],
+  [0, 12],
+  [-2, 3],
+  [1, 40],
+  [0, 1],
+  [-10, 10],
+  [0, 100],
+];
+const LEVELS = [0, 1, 2, -1, 3, 5, 10, 0.5, 7, -2];
+
+/** A case with two random functions, and a question of every kind about them. */
+export function randomWorld(c: Chance): World {
+  const [from, to] = c.of(RANGES);
+  const whole = c.once(4);
+  const isPieces = c.once(5);
+  const pieces = isPieces ? randomPieces(c, from, to) : null;
+  const f = pieces ? null : randomFormula(c, c.whole(2, 8));
+  const g = randomFormula(c, c.whole(1, 6));
+  const functions: CaseFile["functions"] = [
+    pieces
+      ? { name: "f", of: "x", by: { kind: "pieces", pieces: pieces.pieces.map((p) => ({ ...p })) } }
+      : { name: "f", of: "x", by: { kind: "formula", text: f!.text } },
+    { name: "g", of: "x", by: { kind: "formula", text: g.text } },
+  ];
+  const values: Record<string, (x: number) => number> = { f: pieces?.at ?? f!.at, g: g.at };
+  if (c.once(5)) {
+    const shift = c.whole(-3, 7);
+    const isMirrored = c.once(2);
+    functions.push({
+      name: "h",
+      of: "x",
+      by: { kind: "formula", text: isMirrored ? `f(${shift} - x) + g` : `2 f(x + ${shift})` },
+    });
+    values.h = isMirrored ? (x) => values.f!(shift - x) + values.g!(x) : (x) => 2 * values.f!(x + shift);
+  }
+  return {
+    from,
+    to,
+    whole,
+    functions: values,
+    document: {
+      format: "pasear-case",
+      version: 1,
+      title: "Random",
+      variables: [{ name: "x", from, to, ...(whole ? { whole: true } : {}) }],
+      functions,
+      questions: questions(c, from, to, Object.keys(values)),
+    },
+  };
+}
+
+function questions(c: Chance, from: number, to: number, names: readonly string[]): Question[] {
+  const name = () => c.of(names);
+  const inside = () => from + Math.round((to - from) * c.next() * 4) / 4;
+  const [a, b] = [inside(), inside()].sort((u, v) => u - v) as [number, number];
+  const list: Question[] = [
+    { id: "q1", ask: "reach", function: name(), value: c.of(LEVELS) },
+    { id: "q2", ask: "where", function: name(), relation: c.of(["<", "<=", ">", ">="] as const), value: c.of(LEVELS) },
+    { id: "q3", ask: "greatest", function: name() },
+    { id: "q4", ask: "least", function: name() },
+    { id: "q5", ask: "compare", functions: ["f", "g"] },
+    { id: "q6", ask: "meet", functions: ["f", "g"] },
+    { id: "q7", ask: "value", function: name(), at: inside() },
+    { id: "q8", ask: "multiply", function: name(), factor: c.of([2, 0.5, 3]), start: from },
+  ];
+  if (b > a) list.push({ id: "q9", ask: c.of(["total", "average"] as const), function: name(), between: [a, b] });
+  if (b > a) list.push({ id: "q10", ask: "rate", function: name(), between: [a, b] });
+  return list;
+}

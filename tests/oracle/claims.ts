@@ -1,0 +1,334 @@
+import type { CaseFile, Finding, FindingStretch, Question } from "#core/model";
+import type { Chance } from "./chance";
+
+/** A function as the oracle works it out. */
+export type Value = (x: number) => number;
+
+/** A place where plain values contradict what was called complete. */
+export interface Contradiction {
+  readonly question: Question;
+  readonly why: string;
+}
+
+/** What a case is to the oracle: functions by name, and the range all of them are asked on. */
+export interface World {
+  readonly functions: Readonly<Record<string, Value>>;
+  readonly from: number;
+  readonly to: number;
+  readonly whole: boolean;
+  readonly document: CaseFile;
+}
+
+/** Inputs laid over the range; more of them close to what is claimed. */
+const SAMPLES = 400;
+/** Plain values may be off by this, relative to their size, and more where a function is steep. */
+const REL_TOL = 1e-7;
+
+interface Sample {
+  readonly x: number;
+  readonly y: number;
+  /** how far the value may be off through rounding of the input and of what is done with it; infinite where sides differ */
+  readonly slack: number;
+}
+
+const NUDGE = 2e-12;
+/** A value with how sure it is: beside a jump or a pole, rounding alone may take the other side. */
+function sampleAt(f: Value, x: number): Sample {
+  const y = f(x);
+  const by = Math.max(Math.abs(x), 1) * NUDGE;
+  const beside = [f(x - by), f(x + by)];
+  const isSteady = beside.every((v) => Number.isNaN(v) === Number.isNaN(y));
+  if (!isSteady) return { x, y, slack: Infinity };
+  if (Number.isNaN(y)) return { x, y, slack: 0 };
+  const spread = Math.max(...beside.map((v) => Math.abs(v - y)));
+  const isJump = spread > REL_TOL * 100 * Math.max(1, Math.abs(y));
+  return { x, y, slack: isJump ? Infinity : spread * 4 + REL_TOL * Math.max(1, Math.abs(y)) };
+}
+
+function inputs(w: World, c: Chance, near: readonly number[]): number[] {
+  const out: number[] = [w.from, w.to];
+  const width = w.to - w.from;
+  for (let i = 0; i <= SAMPLES; i++) out.push(w.from + (width * (i + 0.4 * c.next())) / SAMPLES);
+  for (let n = Math.ceil(w.from); n <= Math.min(w.to, Math.ceil(w.from) + 60); n++) out.push(n, n + 1e-7, n - 1e-7);
+  for (const x of near) for (const k of [3, 5, 7, 9]) out.push(x - width * 10 ** -k, x + width * 10 ** -k);
+  return out.filter((x) => x >= w.from && x <= w.to).sort((a, b) => a - b);
+}
+
+const marksOf = (f: Finding): number[] =>
+  [
+    ...f.solutions.map((s) => s.at),
+    ...f.stretches.flatMap((s) => [s.from, s.to]),
+    f.bound?.at ?? null,
+    ...f.jumps,
+  ].filter((x): x is number => x !== null && Number.isFinite(x));
+
+/** The first value found that contradicts a finding called complete; null where none does. */
+export function contradiction(f: Finding, q: Question, w: World, c: Chance): Contradiction | null {
+  if (!f.complete || f.status === "error" || f.status === "unsettled") return null;
+  const why = CHECKS[q.ask]?.(f, q as never, w, c) ?? null;
+  return why === null ? null : { question: q, why };
+}
+
+type Check<K extends Question["ask"]> = (f: Finding, q: Question & { ask: K }, w: World, c: Chance) => string | null;
+
+const isInStretch = (x: number, s: FindingStretch): boolean =>
+  (s.from === null || x > s.from || (x === s.from && s.ends[0] === "[")) &&
+  (s.to === null || x < s.to || (x === s.to && s.ends[1] === "]"));
+const isNearEnd = (x: number, s: FindingStretch, by: number): boolean =>
+  [s.from, s.to].some((e) => e !== null && Math.abs(e - x) <= by);
+
+/** Every crossing that plain values show must be among the answers, and every answer must be one. */
+function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string | null {
+  const near = Math.max(1e-9, (w.to - w.from) * 1e-9);
+  const known = (x: number, by: number) =>
+    f.status === "everywhere" ||
+    f.solutions.some((s) => Math.abs(s.at - x) <= by + Math.abs(x) * 1e-9) ||
+    f.stretches.some((s) => isInStretch(x, s) || isNearEnd(x, s, by));
+  for (const s of f.solutions) {
+    const here = sampleAt(difference, s.at);
+    const closeBy = [near * 10, -near * 10].map((d) => Math.abs(difference(s.at + d))).filter((v) => !Number.isNaN(v));
+    const scale = Math.max(1e-6, ...closeBy.filter(Number.isFinite)) * 20;
+    if (Number.isNaN(here.y) && Number.isFinite(here.slack)) return `no value at the answer ${s.at}`;
+    if (Number.isFinite(here.slack) && Math.abs(here.y) > scale + here.slack)
+      return `${here.y} off at the answer ${s.at}`;
+  }
+  for (const s of f.stretches) {
+    const x = (s.from ?? w.from) + ((s.to ?? w.to) - (s.from ?? w.from)) * (0.2 + 0.6 * c.next());
+    const here = sampleAt(difference, x);
+    if (Number.isNaN(here.y) || Math.abs(here.y) > here.slack + 1e-9)
+      return `${here.y} off at ${x} inside a level stretch`;
+  }
+  let before: Sample | null = null;
+  for (const x of inputs(w, c, marksOf(f))) {
+    const here = sampleAt(difference, x);
+    if (f.status === "everywhere" && Math.abs(here.y) > here.slack + 1e-9)
+      return `${here.y} off at ${x}, told as equal everywhere`;
+    if (before && before.y * here.y < 0 && Number.isFinite(before.slack) && Number.isFinite(here.slack)) {
+      const crossing = closeIn(difference, before.x, here.x);
+      if (crossing !== null && !known(crossing, near * 20)) return `a crossing near ${crossing} is missing`;
+    }
+    before = here;
+  }
+  return null;
+}
+
+/** Halves a change of sign; null where it is a jump, a pole or a gap. */
+function closeIn(f: Value, lo: number, hi: number): number | null {
+  let [a, b] = [lo, hi];
+  let fa = f(a);
+  const start = Math.max(Math.abs(fa), Math.abs(f(b)));
+  for (let i = 0; i < 70; i++) {
+    const m = a + (b - a) / 2;
+    const y = f(m);
+    if (Number.isNaN(y)) return null;
+    if (!(m > a && m < b)) break;
+    if (y === 0) return m;
+    if (y * fa > 0) [a, fa] = [m, y];
+    else b = m;
+  }
+  const left = Math.abs(f(a));
+  const right = Math.abs(f(b));
+  return Math.max(left, right) < 1e-6 * Math.max(start, 1e-3) ? a : null;
+}
+
+function checkWhere(f: Finding, difference: Value, relation: string, w: World, c: Chance): string | null {
+  const by = Math.max(1e-9, (w.to - w.from) * 3e-9);
+  for (const x of inputs(w, c, marksOf(f))) {
+    const here = sampleAt(difference, x);
+    if (!Number.isFinite(here.slack) || Math.abs(here.y) <= here.slack) continue;
+    const holds = !Number.isNaN(here.y) && (relation.startsWith(">") ? here.y > 0 : here.y < 0);
+    const claimed = f.status === "everywhere" || (f.status === "found" && f.stretches.some((s) => isInStretch(x, s)));
+    if (holds !== claimed && !f.stretches.some((s) => isNearEnd(x, s, by + Math.abs(x) * 1e-9)))
+      return `${holds ? "holds" : Number.isNaN(here.y) ? "has no value" : "does not hold"} at ${x} (${here.y}), told otherwise`;
+  }
+  return null;
+}
+
+function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: Chance): string | null {
+  const best = f.bound ? f.bound.value : f.value;
+  const isCounted = w.whole && f.solutions.some((s) => s.whole);
+  for (const x of inputs(w, c, marksOf(f))) {
+    const here = sampleAt(value, x);
+    if (!Number.isFinite(here.slack) || Number.isNaN(here.y)) continue;
+    if (f.status === "none" && !f.bound) return `has the value ${here.y} at ${x}, told to have none anywhere`;
+    if (best !== null && (here.y - best) * sense > here.slack + REL_TOL * Math.abs(best))
+      return `${here.y} at ${x} beats ${best}`;
+    if (f.status === "everywhere" && Math.abs(here.y - f.value!) > here.slack)
+      return `${here.y} at ${x}, told as ${f.value} throughout`;
+  }
+  if (f.bound && f.bound.value === null && f.bound.at !== null && Number.isFinite(f.bound.at)) {
+    const { at } = f.bound;
+    const side = (k: number) =>
+      [at - 10 ** -k, at + 10 ** -k]
+        .filter((x) => x >= w.from && x <= w.to)
+        .map((x) => value(x) * sense)
+        .filter((y) => !Number.isNaN(y));
+    const [far, close] = [side(3), side(9)].map((l) => Math.max(...l, -Infinity)) as [number, number];
+    if (close !== -Infinity && far !== -Infinity && far !== Infinity && close <= far)
+      return `does not grow towards ${at}: ${far}, then ${close}`;
+  }
+  if (f.bound && f.bound.value !== null && f.bound.at !== null) {
+    const { at, value: limit } = f.bound;
+    const close = [at - 1e-9, at + 1e-9].map(value).filter((y) => !Number.isNaN(y));
+    if (close.length > 0 && !close.some((y) => Math.abs(y - limit) <= 0.2 * Math.max(1, Math.abs(limit))))
+      return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;
+  }
+  if (!f.bound || isCounted)
+    for (const s of f.solutions) {
+      const here = sampleAt(value, s.at);
+      if (f.value !== null && Number.isFinite(here.slack) && !(Math.abs(here.y - f.value) <= here.slack * 10))
+        return `${here.y} at ${s.at}, told as the best ${f.value}`;
+    }
+  return isCounted || w.whole ? checkWholes(f, value, sense, w) : null;
+}
+
+function checkWholes(f: Finding, value: Value, sense: 1 | -1, w: World): string | null {
+  const told = f.wholeTies?.map((t) => t.at) ?? f.solutions.flatMap((s) => (s.whole ? [s.whole.at] : []));
+  if (told.length === 0) return null;
+  const best = value(told[0]!);
+  for (let n = Math.ceil(w.from); n <= w.to; n++) {
+    const here = sampleAt(value, n);
+    const y = value(n);
+    if (Number.isNaN(y) || Number.isNaN(best)) continue;
+    const margin = REL_TOL * Math.max(1, Math.abs(best));
+    if ((y - best) * sense > margin + (Number.isFinite(here.slack) ? here.slack : 0))
+      return `the whole ${n} gives ${y}, better than ${best} at ${told[0]}`;
+    if (
+      Math.abs(y - best) < 1e-15 * Math.abs(best) &&
+      Number.isInteger(y) &&
+      f.stretches.length === 0 &&
+      !told.includes(n) &&
+      f.status === "found"
+    )
+      return `the whole ${n} ties with ${told.join(", ")} and is not told`;
+  }
+  return null;
+}
+
+const CHECKS: { readonly [K in Question["ask"]]?: Check<K> } = {
+  meet: (f, q, w, c) => {
+    const [a, b] = [w.functions[q.functions[0]!]!, w.functions[q.functions[1]!]!];
+    return checkLevel(f, (x) => a(x) - b(x), w, c);
+  },
+  reach: (f, q, w, c) => {
+    const value = w.functions[q.function]!;
+    return checkLevel(f, (x) => value(x) - Number(q.value), w, c) ?? checkReadings(f, value, Number(q.value), w);
+  },
+  where: (f, q, w, c) => {
+    const value = w.functions[q.function]!;
+    return checkWhere(f, (x) => value(x) - Number(q.value), q.relation, w, c);
+  },
+  greatest: (f, q, w, c) => checkBest(f, w.functions[q.function]!, 1, w, c),
+  least: (f, q, w, c) => checkBest(f, w.functions[q.function]!, -1, w, c),
+  value: (f, q, w) => {
+    const here = sampleAt(w.functions[q.function]!, Number(q.at));
+    if (!Number.isFinite(here.slack)) return null;
+    if (f.status === "none") return Number.isFinite(here.y) ? `has the value ${here.y}, told to have none` : null;
+    if (Number.isNaN(here.y)) return `has no value, told as ${f.value}`;
+    return Math.abs(here.y - f.value!) <= here.slack * 10 ? null : `${here.y}, told as ${f.value}`;
+  },
+  rate: (f, q, w) => {
+    const value = w.functions[q.function]!;
+    if (!q.between || f.value === null) return null;
+    const [a, b] = [Number(q.between[0]), Number(q.between[1])];
+    const [ya, yb] = [sampleAt(value, a), sampleAt(value, b)];
+    if (!Number.isFinite(ya.slack + yb.slack)) return null;
+    const rise = (yb.y - ya.y) / (b - a);
+    const slack = ((ya.slack + yb.slack) * 10) / Math.abs(b - a);
+    return Math.abs(rise - f.value) <= slack ? null : `${rise}, told as ${f.value}`;
+  },
+  total: (f, q, w) => checkTotal(f, w.functions[q.function]!, Number(q.between[0]), Number(q.between[1]), 1),
+  average: (f, q, w) => {
+    const [a, b] = [Number(q.between[0]), Number(q.between[1])];
+    return checkTotal(f, w.functions[q.function]!, a, b, b - a);
+  },
+  multiply: (f, q, w, c) =>
+    checkMultiply(f, w.functions[q.function]!, Number(q.factor), Number(q.start ?? w.from), w, c),
+  compare: (f, q, w, c) => checkCompare(f, q.functions, w, c),
+};
+
+/** A whole reading lies on the side where the function is at least the level. */
+function checkReadings(f: Finding, value: Value, level: number, w: World): string | null {
+  if (!w.whole) return null;
+  for (const s of f.solutions) {
+    if (!s.whole || s.whole.at === s.at) continue;
+    const here = sampleAt(value, s.whole.at);
+    if (Number.isFinite(here.slack) && here.y - level < -here.slack * 10)
+      return `the whole reading ${s.whole.at} gives ${here.y}, below ${level}`;
+    if (Math.abs(s.whole.at - s.at) >= 1 + 1e-9) return `the whole reading ${s.whole.at} lies far from ${s.at}`;
+  }
+  return null;
+}
+
+/** Middle sums on two grids: only where both agree well is there something to hold against a total. */
+function checkTotal(f: Finding, value: Value, a: number, b: number, by: number): string | null {
+  if (f.value === null) {
+    const missing = Array.from({ length: 300 }, (_, i) => value(a + ((b - a) * (i + 0.5)) / 300)).some(
+      (y) => !Number.isFinite(y),
+    );
+    return f.status === "none" && !missing && /has no value/.test(f.message ?? "")
+      ? "has values all along, told to have none"
+      : null;
+  }
+  const sum = (n: number) => {
+    let s = 0;
+    for (let i = 0; i < n; i++) s += value(a + ((b - a) * (i + 0.5)) / n);
+    return (s * (b - a)) / n / by;
+  };
+  const [coarse, fine, odd] = [sum(1000), sum(4000), sum(3331)];
+  if (!Number.isFinite(coarse) || !Number.isFinite(fine) || !Number.isFinite(odd)) return null;
+  const spread = Math.max(Math.abs(coarse - fine), Math.abs(odd - fine));
+  return Math.abs(fine - f.value) <= 4 * spread + 2e-3 * Math.max(1, Math.abs(fine))
+    ? null
+    : `${fine} by plain sums, told as ${f.value}`;
+}
+
+function checkMultiply(f: Finding, value: Value, factor: number, start: number, w: World, c: Chance): string | null {
+  const level = value(start) * factor;
+  if (!Number.isFinite(level)) return null;
+  const at = f.solutions[0]?.at ?? Infinity;
+  if (Number.isFinite(at)) {
+    const here = sampleAt(value, at);
+    if (
+      Number.isFinite(here.slack) &&
+      Math.abs(here.y - level) > here.slack * 100 + 1e-6 * Math.max(1, Math.abs(level))
+    )
+      return `${here.y} at ${at}, not ${level}`;
+  }
+  const difference = (x: number) => value(x) - level;
+  let before: Sample | null = null;
+  for (const x of inputs({ ...w, from: start }, c, [])) {
+    const here = sampleAt(difference, x);
+    if (before && before.y * here.y < 0 && Number.isFinite(before.slack + here.slack)) {
+      const crossing = closeIn(difference, before.x, here.x);
+      if (crossing !== null && crossing > start + 1e-6 && crossing < at - 1e-6)
+        return `comes to ${level} before, near ${crossing}`;
+    }
+    before = here;
+  }
+  return null;
+}
+
+function checkCompare(f: Finding, names: readonly string[], w: World, c: Chance): string | null {
+  const by = Math.max(1e-9, (w.to - w.from) * 3e-9);
+  for (const x of inputs(w, c, marksOf(f))) {
+    const all = names.map((n) => ({ n, s: sampleAt(w.functions[n]!, x) }));
+    if (all.some(({ s }) => !Number.isFinite(s.slack))) continue;
+    if (f.stretches.some((s) => isNearEnd(x, s, by + Math.abs(x) * 1e-9))) continue;
+    const defined = all.filter(({ s }) => !Number.isNaN(s.y));
+    const home = f.stretches.find((s) => isInStretch(x, s));
+    if (!home) {
+      if (defined.length > 0) return `${defined[0]!.n} has the value ${defined[0]!.s.y} at ${x}, where nothing is told`;
+      continue;
+    }
+    if (defined.length === 0) return `nothing has a value at ${x}, inside a stretch`;
+    const least = Math.min(...defined.map(({ s }) => s.y));
+    const slack = Math.max(...defined.map(({ s }) => s.slack));
+    const named = home.least === null ? null : defined.find(({ n }) => n === home.least);
+    if (home.least !== null && !named) return `${home.least} has no value at ${x}, told as least`;
+    if (named && named.s.y > least + slack * 10) return `${named.n} is ${named.s.y} at ${x}, another ${least}`;
+    if (home.least === null && defined.filter(({ s }) => s.y <= least + slack * 10).length < 2)
+      return `only one is least at ${x}, told as several`;
+  }
+  return null;
+}
