@@ -217,6 +217,7 @@ class Speaker {
     if (f.status === "unsettled")
       return `Not settled: whether ${this.name} comes to ${goal} could not be proven or excluded.`;
     const s = f.solutions[0];
+    if (!s && f.stretches.length > 0) return f.message!;
     if (!s) return `${this.name} never comes to ${goal} ${this.range()}${f.behaviour ? `: it ${this.stays()}` : ""}.`;
     const time = formatQuantity(s.at - start, this.input);
     const whole = s.whole && s.whole.at !== s.at ? ` The first whole number is ${formatNumber(s.whole.at)}.` : "";

@@ -1,12 +1,13 @@
 import { floorOf, ratio, rationalOfDouble, toDouble, type Rational } from "../numeric";
 import { EMPTY, Enclosure } from "../interval";
-import { compileEnclosure, type Expression } from "../formula";
+import { compileEnclosure, dependsOnVariable, type Expression } from "../formula";
 import {
   areEqualValues,
   inline,
   limitAt,
   spotOfRational,
   valueAt,
+  type CellPart,
   type FunctionTable,
   type Part,
   type Range,
@@ -37,6 +38,8 @@ interface Rival {
   readonly v: ValueAt & { kind: "value" };
 }
 
+/** Most whole inputs of a level stretch that are listed. */
+const MOST_LISTED = 5000;
 /** Whole inputs within which every one is tried, before a stretch is left in doubt. */
 const MAX_TRIED = 4000;
 
@@ -62,6 +65,8 @@ class WholeSearch {
   private best: Rival[] = [];
   private isClear = true;
   private readonly unseen: { lo: number; hi: number }[] = [];
+  /** cells with one value throughout */
+  private readonly levels: CellPart[] = [];
   private readonly first: Rational | null;
   private readonly last: Rational | null;
 
@@ -79,6 +84,7 @@ class WholeSearch {
     if (p.kind === "place") this.around(p.spot);
     else if (p.kind === "cell") {
       if (!p.formulas[0]) return;
+      if (!dependsOnVariable(p.formulas[0])) this.levels.push(p);
       if (p.from) this.around(p.from);
       if (p.to) this.around(p.to);
       // Far out on both sides, a cell holds every whole number.
@@ -129,10 +135,24 @@ class WholeSearch {
     for (const u of this.unseen) this.search(u);
     if (this.best.length === 0) return null;
     if (this.isBeatenFarOut(parts)) return null;
+    for (const level of this.levels) this.fill(level);
     const best = this.best
       .sort((a, b) => a.n.compare(b.n))
       .map(({ n, v }) => ({ at: toDouble(n), n, value: v.exact ? toDouble(v.exact) : v.lo + (v.hi - v.lo) / 2 }));
     return { best, complete: this.isClear };
+  }
+
+  /** All whole inputs of a level cell, where the first of them is among the best. */
+  private fill({ from, to }: CellPart): void {
+    const first = from ? floorOf(rationalOfDouble(from.hi)).add(ratio(1)) : null;
+    const last = to ? floorOf(rationalOfDouble(to.lo).neg()).neg().sub(ratio(1)) : null;
+    const end = first ?? last;
+    if (!end || !this.best.some((r) => r.n.compare(end) === 0)) return;
+    if (!first || !last || last.sub(first).compare(ratio(MOST_LISTED)) > 0) {
+      this.isClear = false;
+      return;
+    }
+    for (let n = first; n.compare(last) <= 0; n = n.add(ratio(1))) this.try(n);
   }
 
   private hope = (v: { lo: number; hi: number }): number => (this.sense > 0 ? v.hi : -v.lo);

@@ -8,7 +8,18 @@ import {
   withoutContent,
   type Polynomial,
 } from "./polynomial";
-import { denominator, integerRoot, numerator, ratio, rationalOfDouble, toDouble, type Rational } from "./rational";
+import {
+  denominator,
+  integerRoot,
+  isZero,
+  numerator,
+  ratio,
+  rationalOfDouble,
+  rationalRoot,
+  signOf,
+  toDouble,
+  type Rational,
+} from "./rational";
 
 /** A real root: either an exact fraction, or the only root of `factor` strictly between two fractions. */
 export interface RealRoot {
@@ -62,10 +73,12 @@ export function simplestBetween(lo: Rational, hi: Rational): Rational {
 function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, "multiplicity"> {
   const signLo = signAt(p, numerator(lo), denominator(lo));
   const value = (r: Rational) => signAt(p, numerator(r), denominator(r));
+  let isTried = false;
   for (let round = 0; round < 90; round++) {
     const width = toDouble(hi.sub(lo));
     const scale = Math.max(Math.abs(toDouble(lo)), Math.abs(toDouble(hi)));
-    if (width <= scale * 2 ** -50) {
+    if (width <= scale * 2 ** -50 && !isTried) {
+      isTried = true;
       const guess = simplestBetween(lo, hi);
       if (denominator(guess) < 1n << 64n && value(guess) === 0) return exactRoot(guess);
     }
@@ -134,6 +147,7 @@ function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
 export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Rational | null): RealRoot[] {
   const out: RealRoot[] = [];
   if (degree(p) === 2) return quadraticRoots(p).filter((r) => inside(r, from, to));
+  if (isPurePower(p)) return powerRoots(p).filter((r) => inside(r, from, to));
   for (const { factor, multiplicity } of squareFree(p)) {
     for (const root of simpleRoots(factor, from, to)) out.push({ ...root, multiplicity });
   }
@@ -160,6 +174,34 @@ function quadraticRoots(p: Polynomial): RealRoot[] {
     return { at: toDouble(ends[0]), lo: outside(ends[0], -1), hi: outside(ends[1], 1), exact: null, multiplicity: 1 };
   });
   return roots.sort((u, v) => u.at - v.at);
+}
+
+/** a x^n + c with n above 2 and c not 0. */
+const isPurePower = (p: Polynomial): boolean =>
+  degree(p) > 2 && !isZero(p[0]!) && p.slice(1, -1).every((c) => isZero(c));
+
+/** The real roots of a x^n + c: one for an odd n; two or none for an even one. */
+function powerRoots(p: Polynomial): RealRoot[] {
+  const n = degree(p);
+  const level = p[0]!.neg().div(p[n]!);
+  const isNegative = signOf(level) < 0;
+  if (isNegative && n % 2 === 0) return [];
+  const size = level.abs();
+  const exact = rationalRoot(size, n);
+  const shift = BigInt(GUARD_BITS) + BigInt((size.d as bigint).toString(16).length * 4);
+  const low = integerRoot(((size.n as bigint) << (BigInt(n) * shift)) / (size.d as bigint), n);
+  const [a, b] = [ratio(low, 1n << shift), ratio(low + 1n, 1n << shift)];
+  const positive: RealRoot = exact
+    ? { ...exactRoot(exact), multiplicity: 1 }
+    : { at: toDouble(a), lo: outside(a, -1), hi: outside(b, 1), exact: null, multiplicity: 1 };
+  const negative: RealRoot = {
+    at: -positive.at,
+    lo: -positive.hi,
+    hi: -positive.lo,
+    exact: positive.exact && positive.exact.neg(),
+    multiplicity: 1,
+  };
+  return n % 2 === 0 ? [negative, positive] : [isNegative ? negative : positive];
 }
 
 /** Whether a root lies in [from, to]; an irrational one is never an end itself, and its enclosure tells unless the end is a neighbouring double. */

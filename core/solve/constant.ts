@@ -106,16 +106,40 @@ function primePowers(r: Rational): Map<string, number> | null {
     [numerator(r), 1],
     [denominator(r), -1],
   ] as const) {
-    let rest = n;
-    for (let p = 2n; p * p <= rest; p += p === 2n ? 1n : 2n) {
-      if (p > MAX_PRIME) return null;
-      while (rest % p === 0n) {
-        out.set(String(p), (out.get(String(p)) ?? 0) + sign);
-        rest /= p;
-      }
-    }
-    if (rest > 1n) out.set(String(rest), (out.get(String(rest)) ?? 0) + sign);
+    const factors = smallFactors(n);
+    if (!factors) return null;
+    for (const [p, k] of factors) out.set(p, (out.get(p) ?? 0) + sign * k);
   }
+  return out;
+}
+
+function smallFactors(n: bigint): Map<string, number> | null {
+  const out = new Map<string, number>();
+  let rest = n;
+  for (let p = 2n; p * p <= rest; p += p === 2n ? 1n : 2n) {
+    if (p > MAX_PRIME) return null;
+    // Plain numbers are divided many times faster than big integers.
+    if (rest <= MAX_PLAIN) return plainFactors(Number(rest), Number(p), out);
+    while (rest % p === 0n) {
+      out.set(String(p), (out.get(String(p)) ?? 0) + 1);
+      rest /= p;
+    }
+  }
+  if (rest > 1n) out.set(String(rest), (out.get(String(rest)) ?? 0) + 1);
+  return out;
+}
+const MAX_PLAIN = 2n ** 53n;
+
+function plainFactors(n: number, from: number, out: Map<string, number>): Map<string, number> | null {
+  let rest = n;
+  for (let p = from; p * p <= rest; p += p === 2 ? 1 : 2) {
+    if (p > Number(MAX_PRIME)) return null;
+    while (rest % p === 0) {
+      out.set(String(p), (out.get(String(p)) ?? 0) + 1);
+      rest /= p;
+    }
+  }
+  if (rest > 1) out.set(String(rest), (out.get(String(rest)) ?? 0) + 1);
   return out;
 }
 
@@ -351,10 +375,20 @@ function applied(e: Expression & { kind: "apply" }, go: (e: Expression) => Const
     case "atan":
     case "asin":
     case "sinh":
-      return u.size === 0 ? EMPTY : atom(`${e.name}[${formKey(u)}]`);
+      return u.size === 0 ? EMPTY : signedAtom(e.name, u, true);
+    case "cosh":
+      return signedAtom(e.name, u, false);
     default:
       return atom(`${e.name}[${formKey(u)}]`);
   }
+}
+
+/** The atom of an odd or even function: of u and −u the same one, with its sign outside. */
+function signedAtom(name: string, u: ConstantForm, isOdd: boolean): ConstantForm {
+  const [first] = [...u].sort(([a], [b]) => (a < b ? -1 : 1));
+  if (!first || signOf(first[1].factor) > 0) return atom(`${name}[${formKey(u)}]`);
+  const mirrored = atom(`${name}[${formKey(scaled(u, MINUS_ONE))}]`);
+  return isOdd ? scaled(mirrored, MINUS_ONE) : mirrored;
 }
 
 function rationalPowerOfTen(r: Rational): ConstantForm | null {

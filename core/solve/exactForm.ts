@@ -42,6 +42,15 @@ function squareParts(n: bigint): { outside: bigint; inside: bigint } {
   let inside = n;
   // Longer numbers come from doubles, not from a story; nobody reads their roots.
   if (n > LONGEST) return { outside, inside };
+  if (n <= 2n ** 53n) {
+    let [k, rest] = [1, Number(n)];
+    for (let p = 2; p <= 2000 && p * p <= rest; p++)
+      while (rest % (p * p) === 0) {
+        rest /= p * p;
+        k *= p;
+      }
+    return { outside: BigInt(k), inside: BigInt(rest) };
+  }
   for (let p = 2n; p <= 2000n && p * p <= inside; p++)
     while (inside % (p * p) === 0n) {
       inside /= p * p;

@@ -1,6 +1,6 @@
 import { rationalOfDouble, toDouble, type Rational } from "../numeric";
 import { BROKEN, EMPTY, Enclosure, PARTIAL } from "../interval";
-import { compileEnclosure, dependsOnVariable, differentiate, same, subtract, type Expression } from "../formula";
+import { compileEnclosure, dependsOnVariable, differentiate, parts, same, subtract, type Expression } from "../formula";
 import { isExactlyZero } from "./constant";
 import type { ExactForm } from "./exactForm";
 import { inline } from "./inline";
@@ -21,6 +21,7 @@ import { spotOfRational, type Spot } from "./spot";
 import { areMirrored } from "./symmetry";
 import type { FunctionTable } from "./table";
 import { areEqualValues, branchAt, valueAt, valueOf, type ValueAt } from "./valueAt";
+import { withoutNothing } from "./withoutNothing";
 import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch } from "./zerosIn";
 
 /** An input at which the best value is taken. */
@@ -97,20 +98,43 @@ export function findBest(
   work: Work = newWork(),
 ): OptimumSearch {
   const period = periodOf(e, table, range);
-  const parts = turningParts(e, table, period?.range ?? range, sense, work);
+  const whole = partition([e], table, period?.range ?? range, work);
+  const endless = stairsWithoutBound(whole, table, sense);
+  if (endless) return { status: "unbounded", bound: endless, parts: whole, period };
+  const parts = turningParts(e, table, whole, sense, work);
   const search = new BestSearch(e, table, parts, sense, period !== null);
   return { ...search.result(), parts, period };
 }
 
 /** A range taken apart so that the function is monotone, or constant, on every cell. */
-export function turningParts(e: Expression, table: FunctionTable, range: Range, sense: 1 | -1, work: Work): Part[] {
-  const whole = partition([e], table, range, work);
+export function turningParts(
+  e: Expression,
+  table: FunctionTable,
+  whole: readonly Part[],
+  sense: 1 | -1,
+  work: Work,
+): Part[] {
   const level = whole.some((p) => p.kind === "stairs") ? someLevel(e, whole, table, sense) : 0;
   const listed = openStairs(whole, table, work, (v) => (sense > 0 ? v.hi >= level : v.lo <= level));
   return refine(listed, table, work, (cell) => {
     const f = cell.formulas[0];
     return f && dependsOnVariable(f) ? [differentiate(f)] : [];
   });
+}
+
+/** Where stairs go up or down for ever, there is no need to count them. */
+function stairsWithoutBound(parts: readonly Part[], table: FunctionTable, sense: 1 | -1): Bound | null {
+  for (const p of parts) {
+    if (p.kind !== "stairs") continue;
+    for (const side of [1, -1] as const) {
+      const end = side > 0 ? p.from : p.to;
+      const towards = (end ? side : -side) as 1 | -1;
+      const limit = limitAt(p.formulas[0]!, end, towards, p.from && p.to ? p.to.lo - p.from.hi : 1, table);
+      if (limit.kind === "infinite" && limit.sign === sense)
+        return { value: null, form: null, at: end ? end.at : null, side: towards };
+    }
+  }
+  return null;
 }
 
 /** A value that is surely taken, as good as a quick look finds one: stairs below it need not be taken apart. */
@@ -215,6 +239,8 @@ class BestSearch {
   private joins(f: Expression, spot: Spot): boolean {
     const there = branchAt(this.whole, spot, this.table);
     if (typeof there === "string") return false;
+    // Where a continuous function has a value, it comes to that value.
+    if (isContinuous(this.whole)) return true;
     const near = compileEnclosure(f, this.table.enclosure)(new Enclosure(spot.lo, spot.hi));
     const isSound = !(near.flags & (EMPTY | PARTIAL | BROKEN));
     if (same(there, f) && isSound) return true;
@@ -371,7 +397,9 @@ class BestSearch {
   /** Whether two values are proven equal: as numbers, or by a symmetry of the function. */
   private areOne(a: Taken, b: Taken): boolean {
     if (areEqualValues(a, b)) return true;
-    return "spot" in a.at && "spot" in b.at && areMirrored(this.whole, a.at.spot, b.at.spot, this.table);
+    return (
+      "spot" in a.at && "spot" in b.at && areMirrored(withoutNothing(this.whole), a.at.spot, b.at.spot, this.table)
+    );
   }
 
   /** Whether a stretch not examined may hold a value better than the level: a few splits are enough to see that it stays below. */
@@ -411,6 +439,14 @@ function middleOf(lo: number, hi: number): number {
   if (Number.isFinite(lo)) return lo > 0 ? 4 * lo + 1 : lo + 16 + Math.abs(lo);
   return Number.isFinite(hi) ? (hi < 0 ? 4 * hi - 1 : hi - 16 - Math.abs(hi)) : 0;
 }
+
+/** Whether a function is made of continuous parts only: it may bend, end or run away, but it never jumps where it has a value. */
+function isContinuous(e: Expression): boolean {
+  if (e.kind === "call" || e.kind === "choose" || e.kind === "flat") return false;
+  if (e.kind === "apply" && JUMPING.has(e.name)) return false;
+  return parts(e).every(isContinuous);
+}
+const JUMPING: ReadonlySet<string> = new Set(["floor", "ceil", "round", "step", "sign"]);
 
 const isIn = (s: Spot, f: Flat): boolean => s.at >= f.lo && s.at <= f.hi;
 

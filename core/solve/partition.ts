@@ -16,7 +16,7 @@ import { polynomialForm } from "./rationalForm";
 import { compareSpots, spotOfConstant, spotOfRational, type Spot } from "./spot";
 import { constantSign } from "./terms";
 import type { FunctionTable } from "./table";
-import { constantValue, stairStep } from "./valueAt";
+import { branchAt, constantValue, stairStep } from "./valueAt";
 import { hullOf, innerPoints, signIn, zerosIn, type Between, type OpenStretch, type ZerosIn } from "./zerosIn";
 import { MAX_BOXES } from "./branch";
 import { withoutNothing } from "./withoutNothing";
@@ -70,7 +70,7 @@ export interface Range {
 export interface Work extends Budget {
   cells: number;
 }
-export const newWork = (boxes = 3 * MAX_BOXES, cells = 2000): Work => ({ boxes, cells });
+export const newWork = (boxes = 2 * MAX_BOXES, cells = 1600): Work => ({ boxes, cells });
 
 /** Steps of one stair that are taken apart one by one. */
 export const MAX_STEPS = 600;
@@ -217,8 +217,8 @@ class Partitioner {
     const value = constantValue(node, this.table);
     if (value.kind === "open") return [{ kind: "open", ...hullOf(cell) }];
     if (value.kind === "none") return this.settle(this.without(cell, node), cleared);
-    const by = value.exact ? exactNumber(value.exact) : null;
-    return by && by !== node
+    const by = value.exact ? exactNumber(value.exact) : branchAt(node, spotOfRational(ratio(0)), this.table);
+    return typeof by !== "string" && by !== node
       ? this.settle(this.replaced(cell, node, by), cleared)
       : this.settle(cell, new Set(cleared).add(node));
   }
@@ -292,7 +292,8 @@ class Partitioner {
     cleared: ReadonlySet<Expression>,
     node: Breaking & { kind: "apply" | "flat" },
   ): Part[] {
-    const u = node.a;
+    const u = withoutNothing(node.a);
+    if (u !== node.a) return this.stairs(...this.tidied(cell, cleared, node, u));
     return this.bySigns(cell, [differentiate(u)], "break", (sub, [slope]) => {
       if (slope === 0) return this.level(sub, cleared, node);
       const steps = this.stepsOf(node.name as Stair, u, sub);
@@ -303,6 +304,17 @@ class Partitioner {
       if (steps === "open") return [{ kind: "open", ...hullOf(sub) }];
       return this.cut(sub, steps, "break").flatMap((p) => (p.kind === "cell" ? this.level(p, cleared, node) : [p]));
     });
+  }
+
+  /** The same cell with the argument of a stair written without what comes to nothing. */
+  private tidied(
+    cell: CellPart,
+    cleared: ReadonlySet<Expression>,
+    node: Breaking & { kind: "apply" | "flat" },
+    u: Expression,
+  ): [CellPart, ReadonlySet<Expression>, Breaking & { kind: "apply" | "flat" }] {
+    const shorter = { ...node, a: u };
+    return [this.replaced(cell, node, shorter), cleared, shorter];
   }
 
   /** One step of a stair: its value, told by an inner point at which the argument is certainly on it. */

@@ -1,4 +1,4 @@
-import { dependsOnVariable, subtract, type Expression } from "../formula";
+import { dependsOnVariable, same, subtract, type Expression } from "../formula";
 import { newWork, partition, refine, type CellPart, type Part, type Range, type Work } from "./partition";
 import { findRoots, stretchesWhere, type RootSearch, type Stretch } from "./roots";
 import type { Spot } from "./spot";
@@ -60,9 +60,15 @@ export function leastOf(
       return f && g ? [subtract(f, g)] : [];
     });
   const parts = refine(partition(list, table, range, work), table, work, differences);
-  const least = parts.map((p): Least => {
+  const least = parts.map((p, i): Least => {
     if (p.kind === "cell") return leastInCell(p, table, work);
-    return p.kind === "place" ? leastAmong(list.map((e) => valueAt(e, p.spot, table))) : "open";
+    if (p.kind !== "place") return "open";
+    const beside = parts.slice(Math.max(0, i - 1), i + 2).find((q): q is CellPart => q.kind === "cell");
+    const meet = (a: number, b: number) => meetAt(p.spot, beside?.formulas[a], beside?.formulas[b]);
+    return leastAmong(
+      list.map((e) => valueAt(e, p.spot, table)),
+      meet,
+    );
   });
   return {
     leaders: leadersOf(parts, least),
@@ -92,7 +98,12 @@ function signThroughout(u: Expression, cell: CellPart, table: FunctionTable, wor
   return signIn(u, cell, table) ?? (zerosIn(u, cell, table, work).everywhere ? 0 : null);
 }
 
-function leastAmong(values: readonly ValueAt[]): Least {
+/** Whether a place was found as the zero of the difference of two formulas. */
+function meetAt(s: Spot, f: Expression | null | undefined, g: Expression | null | undefined): boolean {
+  return !!f && !!g && s.zeroOf.some((u) => same(u, subtract(f, g)) || same(u, subtract(g, f)));
+}
+
+function leastAmong(values: readonly ValueAt[], meet: (a: number, b: number) => boolean): Least {
   let best: number[] = [];
   for (const [i, v] of values.entries()) {
     if (v.kind === "open") return "open";
@@ -100,7 +111,7 @@ function leastAmong(values: readonly ValueAt[]): Least {
     const top = best[0] === undefined ? null : (values[best[0]] as ValueAt & { kind: "value" });
     if (!top || v.hi < top.lo) best = [i];
     else if (v.lo > top.hi) continue;
-    else if (areEqualValues(v, top)) best.push(i);
+    else if (meet(i, best[0]!) || areEqualValues(v, top)) best.push(i);
     else if (v.exact && top.exact) best = v.exact.compare(top.exact) < 0 ? [i] : best;
     else return "open";
   }
@@ -123,7 +134,7 @@ function leadersOf(parts: readonly Part[], least: readonly Least[]): Leader[] {
     if (p.kind === "cell") {
       const before = least[i - 1];
       const isStartShared = before !== undefined && before !== "open" && isWithin(set, before);
-      if (current && same(current.set, set))
+      if (current && isSameSet(current.set, set))
         current = { ...current, hi: p.to?.at ?? Infinity, to: p.to, closedHi: false };
       else {
         put();
@@ -148,14 +159,15 @@ function leadersOf(parts: readonly Part[], least: readonly Least[]): Leader[] {
 const ends = (from: Spot | null, to: Spot | null) => ({ lo: from?.at ?? -Infinity, hi: to?.at ?? Infinity, from, to });
 const only = (set: readonly number[]): number | null => (set.length === 1 ? set[0]! : null);
 const isWithin = (small: readonly number[], great: readonly number[]): boolean => small.every((i) => great.includes(i));
-const same = (a: readonly number[], b: readonly number[]): boolean => a.length === b.length && isWithin(a, b);
+const isSameSet = (a: readonly number[], b: readonly number[]): boolean => a.length === b.length && isWithin(a, b);
 
 function meetsOf(parts: readonly Part[], least: readonly Least[]): { at: number; a: number; b: number }[] {
   return parts.flatMap((p, i) => {
     const set = least[i]!;
     const [before, after] = [least[i - 1], least[i + 1]];
     if (p.kind !== "place" || set === "open" || set.length < 2) return [];
-    if (before && before !== "open" && after && after !== "open" && same(before, set) && same(after, set)) return [];
+    if (before && before !== "open" && after && after !== "open" && isSameSet(before, set) && isSameSet(after, set))
+      return [];
     return [{ at: p.spot.at, a: set[0]!, b: set[1]! }];
   });
 }

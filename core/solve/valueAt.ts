@@ -229,6 +229,7 @@ class Chooser {
         const [above, below] = [this.sign(subtract(e.a, wholeNumber(1))), this.sign(add(e.a, wholeNumber(1)))];
         if (above === null || below === null) return "open";
         if (above > 0 || below < 0) return "none";
+        if (!dependsOnVariable(e)) return e;
         return above === 0 ? apply(e.name, wholeNumber(1)) : below === 0 ? apply(e.name, wholeNumber(-1)) : e;
       }
       case "abs": {

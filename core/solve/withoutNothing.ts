@@ -7,7 +7,7 @@ import {
   wholeNumber,
   type Expression,
 } from "../formula";
-import { ratio } from "../numeric";
+import { ratio, type Rational } from "../numeric";
 import { rationalForm } from "./rationalForm";
 
 const memo = new Noted<Expression>();
@@ -28,7 +28,17 @@ function reduced(e: Expression): Expression {
   if (e.kind === "multiply" && (isZeroNumber(e.a) || isZeroNumber(e.b))) return wholeNumber(0);
   if (e.kind === "divide" && isZeroNumber(e.a)) return wholeNumber(0);
   if (e.kind !== "add" && e.kind !== "subtract" && e.kind !== "multiply" && e.kind !== "divide") return e;
+  const constant = constantQuotient(e);
+  return constant ? exactNumber(constant) : e;
+}
+
+/** The number that a quotient of polynomials is, where all else cancels. */
+function constantQuotient(e: Expression): Rational | null {
   const form = rationalForm(e);
-  if (!form || form.denominator.length !== 1 || form.numerator.length > 1) return e;
-  return exactNumber((form.numerator[0] ?? ratio(0)).div(form.denominator[0]!));
+  if (!form || form.denominator.length === 0) return null;
+  const { numerator, denominator } = form;
+  if (numerator.length === 0) return ratio(0);
+  if (numerator.length !== denominator.length) return null;
+  const share = numerator[numerator.length - 1]!.div(denominator[denominator.length - 1]!);
+  return numerator.every((c, i) => c.compare(denominator[i]!.mul(share)) === 0) ? share : null;
 }

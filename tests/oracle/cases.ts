@@ -1,7 +1,7 @@
 import type { CaseFile, Question } from "#core/model";
 import type { Chance } from "./chance";
 import type { World } from "./claims";
-import { randomFormula, randomPieces } from "./plain";
+import { plus, randomFormula, randomPieces, times, number, type Measured, type Plain } from "./plain";
 
 const RANGES: readonly (readonly [number, number])[] = [
   [0, 10],
@@ -29,17 +29,22 @@ export function randomWorld(c: Chance): World {
       : { name: "f", of: "x", by: { kind: "formula", text: f!.text } },
     { name: "g", of: "x", by: { kind: "formula", text: g.text } },
   ];
-  const values: Record<string, (x: number) => number> = { f: pieces?.at ?? f!.at, g: g.at };
+  const first: Plain = pieces ? { text: "f", at: pieces.at } : f!;
+  const plain: Record<string, Plain> = { f: first, g };
   if (c.once(5)) {
     const shift = c.whole(-3, 7);
     const isMirrored = c.once(2);
-    functions.push({
-      name: "h",
-      of: "x",
-      by: { kind: "formula", text: isMirrored ? `f(${shift} - x) + g` : `2 f(x + ${shift})` },
-    });
-    values.h = isMirrored ? (x) => values.f!(shift - x) + values.g!(x) : (x) => 2 * values.f!(x + shift);
+    const text = isMirrored ? `f(${shift} - x) + g` : `2 f(x + ${shift})`;
+    functions.push({ name: "h", of: "x", by: { kind: "formula", text } });
+    const moved = through(first, (x) => (isMirrored ? shift - x : x + shift));
+    plain.h = isMirrored ? plus(moved, g) : times(number("2"), moved);
   }
+  const values = Object.fromEntries(
+    Object.entries(plain).map(([name, p]) => [
+      name,
+      (x: number) => p.at({ v: x, off: Number.isInteger(x) ? 0 : Math.abs(x) * 2.5e-16 }),
+    ]),
+  );
   return {
     from,
     to,
@@ -55,6 +60,18 @@ export function randomWorld(c: Chance): World {
     },
   };
 }
+
+/** A function at a moved input, with the rounding of the move. */
+const through = (p: Plain, move: (x: number) => number): Plain => ({
+  text: "",
+  at: (x: Measured) => {
+    const v = move(x.v);
+    return p.at({
+      v,
+      off: x.off + (Number.isInteger(x.v) && x.off === 0 ? 0 : Math.abs(v) * 2.5e-16 + Math.abs(x.v) * 2.5e-16),
+    });
+  },
+});
 
 function questions(c: Chance, from: number, to: number, names: readonly string[]): Question[] {
   const name = () => c.of(names);

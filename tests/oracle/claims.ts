@@ -1,8 +1,9 @@
 import type { CaseFile, Finding, FindingStretch, Question } from "#core/model";
 import type { Chance } from "./chance";
+import type { Measured } from "./plain";
 
 /** A function as the oracle works it out. */
-export type Value = (x: number) => number;
+export type Value = (x: number) => Measured;
 
 /** A place where plain values contradict what was called complete. */
 export interface Contradiction {
@@ -31,19 +32,22 @@ interface Sample {
   readonly slack: number;
 }
 
-const NUDGE = 2e-12;
-/** A value with how sure it is: beside a jump or a pole, rounding alone may take the other side. */
+/** A value with how sure it is. */
 function sampleAt(f: Value, x: number): Sample {
-  const y = f(x);
-  const by = Math.max(Math.abs(x), 1) * NUDGE;
-  const beside = [f(x - by), f(x + by)];
-  const isSteady = beside.every((v) => Number.isNaN(v) === Number.isNaN(y));
-  if (!isSteady) return { x, y, slack: Infinity };
-  if (Number.isNaN(y)) return { x, y, slack: 0 };
-  const spread = Math.max(...beside.map((v) => Math.abs(v - y)));
-  const isJump = spread > REL_TOL * 100 * Math.max(1, Math.abs(y));
-  return { x, y, slack: isJump ? Infinity : spread * 4 + REL_TOL * Math.max(1, Math.abs(y)) };
+  const { v, off } = f(x);
+  return {
+    x,
+    y: v,
+    slack: off === Infinity ? Infinity : Number.isNaN(v) ? 0 : off * 4 + REL_TOL * 1e-3 * Math.max(1, Math.abs(v)),
+  };
 }
+/** A plain number, NaN where it is not sure. */
+const plainly =
+  (f: Value) =>
+  (x: number): number => {
+    const m = f(x);
+    return m.off === Infinity ? NaN : m.v;
+  };
 
 function inputs(w: World, c: Chance, near: readonly number[]): number[] {
   const out: number[] = [w.from, w.to];
@@ -77,6 +81,15 @@ const isInStretch = (x: number, s: FindingStretch): boolean =>
 const isNearEnd = (x: number, s: FindingStretch, by: number): boolean =>
   [s.from, s.to].some((e) => e !== null && Math.abs(e - x) <= by);
 
+/** The difference of two functions, or of a function and a number. */
+const less =
+  (a: Value, b: Value | number): Value =>
+  (x) => {
+    const [u, v] = [a(x), typeof b === "number" ? { v: b, off: 0 } : b(x)];
+    if (u.off === Infinity || v.off === Infinity) return { v: NaN, off: Infinity };
+    return { v: u.v - v.v, off: u.off + v.off + Math.abs(u.v - v.v) * 2.5e-16 };
+  };
+
 /** Every crossing that plain values show must be among the answers, and every answer must be one. */
 function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string | null {
   const near = Math.max(1e-9, (w.to - w.from) * 1e-9);
@@ -86,7 +99,7 @@ function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string 
     f.stretches.some((s) => isInStretch(x, s) || isNearEnd(x, s, by));
   for (const s of f.solutions) {
     const here = sampleAt(difference, s.at);
-    const closeBy = [near * 10, -near * 10].map((d) => Math.abs(difference(s.at + d))).filter((v) => !Number.isNaN(v));
+    const closeBy = [near * 10, -near * 10].map((d) => Math.abs(plainly(difference)(s.at + d)));
     const scale = Math.max(1e-6, ...closeBy.filter(Number.isFinite)) * 20;
     if (Number.isNaN(here.y) && Number.isFinite(here.slack)) return `no value at the answer ${s.at}`;
     if (Number.isFinite(here.slack) && Math.abs(here.y) > scale + here.slack)
@@ -95,7 +108,7 @@ function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string 
   for (const s of f.stretches) {
     const x = (s.from ?? w.from) + ((s.to ?? w.to) - (s.from ?? w.from)) * (0.2 + 0.6 * c.next());
     const here = sampleAt(difference, x);
-    if (Number.isNaN(here.y) || Math.abs(here.y) > here.slack + 1e-9)
+    if (Number.isFinite(here.slack) && !(Math.abs(here.y) <= here.slack + 1e-9))
       return `${here.y} off at ${x} inside a level stretch`;
   }
   let before: Sample | null = null;
@@ -113,7 +126,8 @@ function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string 
 }
 
 /** Halves a change of sign; null where it is a jump, a pole or a gap. */
-function closeIn(f: Value, lo: number, hi: number): number | null {
+function closeIn(value: Value, lo: number, hi: number): number | null {
+  const f = plainly(value);
   let [a, b] = [lo, hi];
   let fa = f(a);
   const start = Math.max(Math.abs(fa), Math.abs(f(b)));
@@ -122,7 +136,8 @@ function closeIn(f: Value, lo: number, hi: number): number | null {
     const y = f(m);
     if (Number.isNaN(y)) return null;
     if (!(m > a && m < b)) break;
-    if (y === 0) return m;
+    // Within its rounding of 0: the values on both sides tell whether it passes through.
+    if (Math.abs(y) <= value(m).off) break;
     if (y * fa > 0) [a, fa] = [m, y];
     else b = m;
   }
@@ -161,15 +176,16 @@ function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: Chance)
     const side = (k: number) =>
       [at - 10 ** -k, at + 10 ** -k]
         .filter((x) => x >= w.from && x <= w.to)
-        .map((x) => value(x) * sense)
+        .map((x) => plainly(value)(x) * sense)
         .filter((y) => !Number.isNaN(y));
     const [far, close] = [side(3), side(9)].map((l) => Math.max(...l, -Infinity)) as [number, number];
-    if (close !== -Infinity && far !== -Infinity && far !== Infinity && close <= far)
+    const isSure = [at - 1e-9, at + 1e-9].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
+    if (isSure && close !== -Infinity && far !== -Infinity && far !== Infinity && close <= far)
       return `does not grow towards ${at}: ${far}, then ${close}`;
   }
   if (f.bound && f.bound.value !== null && f.bound.at !== null) {
     const { at, value: limit } = f.bound;
-    const close = [at - 1e-9, at + 1e-9].map(value).filter((y) => !Number.isNaN(y));
+    const close = [at - 1e-9, at + 1e-9].map(plainly(value)).filter((y) => !Number.isNaN(y));
     if (close.length > 0 && !close.some((y) => Math.abs(y - limit) <= 0.2 * Math.max(1, Math.abs(limit))))
       return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;
   }
@@ -185,21 +201,15 @@ function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: Chance)
 function checkWholes(f: Finding, value: Value, sense: 1 | -1, w: World): string | null {
   const told = f.wholeTies?.map((t) => t.at) ?? f.solutions.flatMap((s) => (s.whole ? [s.whole.at] : []));
   if (told.length === 0) return null;
-  const best = value(told[0]!);
+  const best = sampleAt(value, told[0]!);
+  if (Number.isNaN(best.y)) return null;
   for (let n = Math.ceil(w.from); n <= w.to; n++) {
     const here = sampleAt(value, n);
-    const y = value(n);
-    if (Number.isNaN(y) || Number.isNaN(best)) continue;
-    const margin = REL_TOL * Math.max(1, Math.abs(best));
-    if ((y - best) * sense > margin + (Number.isFinite(here.slack) ? here.slack : 0))
-      return `the whole ${n} gives ${y}, better than ${best} at ${told[0]}`;
-    if (
-      Math.abs(y - best) < 1e-15 * Math.abs(best) &&
-      Number.isInteger(y) &&
-      f.stretches.length === 0 &&
-      !told.includes(n) &&
-      f.status === "found"
-    )
+    if (Number.isNaN(here.y)) continue;
+    if ((here.y - best.y) * sense > here.slack + best.slack)
+      return `the whole ${n} gives ${here.y}, better than ${best.y} at ${told[0]}`;
+    const isTie = here.y === best.y && value(n).off === 0 && value(told[0]!).off === 0;
+    if (isTie && f.stretches.length === 0 && !told.includes(n) && f.status === "found")
       return `the whole ${n} ties with ${told.join(", ")} and is not told`;
   }
   return null;
@@ -208,15 +218,15 @@ function checkWholes(f: Finding, value: Value, sense: 1 | -1, w: World): string 
 const CHECKS: { readonly [K in Question["ask"]]?: Check<K> } = {
   meet: (f, q, w, c) => {
     const [a, b] = [w.functions[q.functions[0]!]!, w.functions[q.functions[1]!]!];
-    return checkLevel(f, (x) => a(x) - b(x), w, c);
+    return checkLevel(f, less(a, b), w, c);
   },
   reach: (f, q, w, c) => {
     const value = w.functions[q.function]!;
-    return checkLevel(f, (x) => value(x) - Number(q.value), w, c) ?? checkReadings(f, value, Number(q.value), w);
+    return checkLevel(f, less(value, Number(q.value)), w, c) ?? checkReadings(f, value, Number(q.value), w);
   },
   where: (f, q, w, c) => {
     const value = w.functions[q.function]!;
-    return checkWhere(f, (x) => value(x) - Number(q.value), q.relation, w, c);
+    return checkWhere(f, less(value, Number(q.value)), q.relation, w, c);
   },
   greatest: (f, q, w, c) => checkBest(f, w.functions[q.function]!, 1, w, c),
   least: (f, q, w, c) => checkBest(f, w.functions[q.function]!, -1, w, c),
@@ -261,7 +271,8 @@ function checkReadings(f: Finding, value: Value, level: number, w: World): strin
 }
 
 /** Middle sums on two grids: only where both agree well is there something to hold against a total. */
-function checkTotal(f: Finding, value: Value, a: number, b: number, by: number): string | null {
+function checkTotal(f: Finding, measured: Value, a: number, b: number, by: number): string | null {
+  const value = plainly(measured);
   if (f.value === null) {
     const missing = Array.from({ length: 300 }, (_, i) => value(a + ((b - a) * (i + 0.5)) / 300)).some(
       (y) => !Number.isFinite(y),
@@ -284,18 +295,18 @@ function checkTotal(f: Finding, value: Value, a: number, b: number, by: number):
 }
 
 function checkMultiply(f: Finding, value: Value, factor: number, start: number, w: World, c: Chance): string | null {
-  const level = value(start) * factor;
+  const level = plainly(value)(start) * factor;
   if (!Number.isFinite(level)) return null;
-  const at = f.solutions[0]?.at ?? Infinity;
-  if (Number.isFinite(at)) {
+  const at = f.solutions[0]?.at ?? f.stretches[0]?.from ?? Infinity;
+  if (f.solutions[0]) {
     const here = sampleAt(value, at);
     if (
       Number.isFinite(here.slack) &&
-      Math.abs(here.y - level) > here.slack * 100 + 1e-6 * Math.max(1, Math.abs(level))
+      !(Math.abs(here.y - level) <= here.slack * 100 + 1e-6 * Math.max(1, Math.abs(level)))
     )
       return `${here.y} at ${at}, not ${level}`;
   }
-  const difference = (x: number) => value(x) - level;
+  const difference = less(value, level);
   let before: Sample | null = null;
   for (const x of inputs({ ...w, from: start }, c, [])) {
     const here = sampleAt(difference, x);

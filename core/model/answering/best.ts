@@ -1,6 +1,6 @@
 import { rationalText, toDouble } from "../../numeric";
 import { compileNumber } from "../../formula";
-import { findBest, turningParts, newWork, type Attained, type Bound, type OptimumSearch } from "../../solve";
+import { findBest, newWork, partition, turningParts, type Attained, type Bound, type OptimumSearch } from "../../solve";
 import type { Question } from "../case";
 import { readingOf } from "../dates";
 import type { Finding, FindingStretch, Solution, WholeReading } from "../finding";
@@ -8,7 +8,7 @@ import { goldenSection } from "../secondWay";
 import { bestWhole, type BestWhole } from "../whole";
 import { short, type Asking } from "./asking";
 import { exactShown, readable } from "./exactShown";
-import { told, toldOpen, wholesIn } from "./stretches";
+import { isWholeRange, openMessage, told, toldOpen, wholesIn } from "./stretches";
 
 export function best(asking: Asking<Question & { ask: "greatest" | "least" }>): Finding {
   const sense = asking.q.ask === "greatest" ? 1 : -1;
@@ -37,7 +37,13 @@ export function best(asking: Asking<Question & { ask: "greatest" | "least" }>): 
 function wholesOf(asking: Asking, found: OptimumSearch, sense: 1 | -1): BestWhole | null {
   if (!asking.variable.whole || asking.q.round === "none") return null;
   const parts = found.period
-    ? turningParts(asking.body(), asking.table, asking.range, sense, newWork(4000))
+    ? turningParts(
+        asking.body(),
+        asking.table,
+        partition([asking.body()], asking.table, asking.range, newWork(4000)),
+        sense,
+        newWork(4000),
+      )
     : found.parts;
   return bestWhole(asking.body(), asking.table, parts, asking.range, sense);
 }
@@ -98,8 +104,7 @@ const wholeReadings = (wholes: BestWhole | null): WholeReading[] =>
   (wholes?.best ?? []).map(({ at, n, value }) => ({ at, n, value }));
 
 function attained(asking: Asking, found: OptimumSearch & Attained, wholes: BestWhole | null, sense: 1 | -1): Finding {
-  const readings = [...wholeReadings(wholes), ...wholesAlong(asking, found, wholes)].sort((a, b) => a.at - b.at);
-  const { from, to } = asking.range;
+  const readings = wholeReadings(wholes);
   const isCounted = asking.variable.whole && asking.q.round !== "none";
   const solutions: Solution[] = found.best.map((b) => ({
     at: b.spot.rational ? toDouble(b.spot.rational) : b.at,
@@ -113,7 +118,7 @@ function attained(asking: Asking, found: OptimumSearch & Attained, wholes: BestW
     turns: 0,
     spot: b.spot,
   }));
-  const isEverywhere = found.flat.some((s) => s.lo === (from?.at ?? -Infinity) && s.hi === (to?.at ?? Infinity));
+  const isEverywhere = found.flat.some((s) => isWholeRange(s, asking.range));
   const stretches = found.flat.map((f): FindingStretch => ({
     ...told(f),
     ...(isCounted ? wholesIn(f, asking.table) : {}),
@@ -128,24 +133,7 @@ function attained(asking: Asking, found: OptimumSearch & Attained, wholes: BestW
     repeats: found.period && !isEverywhere ? { every: found.period.every.at } : null,
     stretches,
     secondWay: confirmBest(asking, found, sense),
-    message: found.complete ? null : "Part of the range could not be settled.",
-  });
-}
-
-/** Most whole inputs of a level stretch that are listed. */
-const MOST_LISTED = 5000;
-
-/** All other whole inputs of the level stretches, where the best whole ones lie on them. */
-function wholesAlong(asking: Asking, found: Attained, wholes: BestWhole | null): WholeReading[] {
-  const [first] = wholes?.best ?? [];
-  if (!first) return [];
-  const listed = new Set(wholes!.best.map((b) => b.at));
-  return found.flat.flatMap((f) => {
-    const ends = wholesIn(f, asking.table);
-    if (ends.first === null || ends.last === null || ends.last - ends.first > MOST_LISTED) return [];
-    if (!wholes!.best.some((b) => b.at >= ends.first! && b.at <= ends.last!)) return [];
-    const all = Array.from({ length: ends.last - ends.first + 1 }, (_, i) => ends.first! + i);
-    return all.filter((at) => !listed.has(at)).map((at) => ({ at, value: first.value }));
+    message: found.complete ? null : openMessage(found.open, asking.variable.name),
   });
 }
 

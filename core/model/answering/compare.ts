@@ -5,7 +5,7 @@ import type { Finding } from "../finding";
 import { plainEvaluation } from "../secondWay";
 import { Refusal, type Asking } from "./asking";
 import { residualScale, worst } from "./confirm";
-import { told, toldOpen, wholesIn } from "./stretches";
+import { openMessage, told, toldOpen, wholesIn } from "./stretches";
 
 export function compare(asking: Asking<Question & { ask: "compare" }>): Finding {
   const { functions, range, table } = asking;
@@ -34,7 +34,7 @@ export function compare(asking: Asking<Question & { ask: "compare" }>): Finding 
     secondWay: worst(confirmed),
     message:
       open.length > 0
-        ? "Part of the range could not be settled."
+        ? openMessage(open, asking.variable.name)
         : leaders.length === 0
           ? "None of the functions has a value on the range."
           : null,

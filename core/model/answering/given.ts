@@ -19,7 +19,7 @@ import { plainEvaluation } from "../secondWay";
 import { Refusal, numberOf, showSpot, type Asking } from "./asking";
 import { residualScale, worst } from "./confirm";
 import { exactShown } from "./exactShown";
-import { told, toldOpen } from "./stretches";
+import { isWholeRange, openMessage, told, toldOpen } from "./stretches";
 
 /** The value of a given for a wanted output: the given becomes the unknown, the input a number. */
 export function given(asking: Asking<Question & { ask: "given" }>): Finding {
@@ -65,7 +65,7 @@ export function given(asking: Asking<Question & { ask: "given" }>): Finding {
     spot: r.spot,
   }));
   const [first] = search.everywhere;
-  const isEverywhere = first !== undefined && first.lo === from.at && first.hi === to.at;
+  const isEverywhere = first !== undefined && isWholeRange(first, { from, to });
   const isFound = solutions.length > 0 || first !== undefined;
   return asking.finding({
     status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none",
@@ -79,7 +79,7 @@ export function given(asking: Asking<Question & { ask: "given" }>): Finding {
         return Number.isFinite(off) ? plainEvaluation(0, off < residualScale(here, r.at) ? 0 : off) : null;
       }),
     ),
-    message: search.open.length > 0 && isFound ? "Part of the range could not be settled." : null,
+    message: search.open.length > 0 && isFound ? openMessage(search.open, q.given) : null,
   });
 }
 

@@ -17,7 +17,7 @@ import { behaviourOf } from "./behaviour";
 import { Refusal, fractionOf, numberOf, showSpot, type Asking } from "./asking";
 import { confirmRoot, worst } from "./confirm";
 import { exactShown } from "./exactShown";
-import { told, toldOpen } from "./stretches";
+import { isWholeRange, openMessage, told, toldOpen } from "./stretches";
 import { wholeReading } from "./wholeReading";
 
 /** Set-aside answers on one side that are told one by one. */
@@ -57,10 +57,8 @@ function level(asking: Asking, e: Expression, shown: Expression, value: Spot | n
   const number = compileNumber(shown, asking.table.number);
   const here = compileNumber(e, asking.table.number);
   const solutions = search.roots.map((r) => solutionOf(asking, r, e, value ? value.at : number(r.at)));
-  const { from, to } = asking.range;
   const [first] = search.everywhere;
-  const isEverywhere =
-    search.everywhere.length === 1 && first!.lo === (from?.at ?? -Infinity) && first!.hi === (to?.at ?? Infinity);
+  const isEverywhere = first !== undefined && isWholeRange(first, asking.range);
   const isFound = solutions.length > 0 || search.everywhere.length > 0;
   const status = isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none";
   return asking.finding({
@@ -75,7 +73,7 @@ function level(asking: Asking, e: Expression, shown: Expression, value: Spot | n
     secondWay: worst(search.roots.slice(0, MOST_SET_ASIDE).map((r) => confirmRoot(asking, r, e, here, search.roots))),
     behaviour: status === "none" ? behaviourOf(asking, shown, value) : null,
     jumps: search.jumps,
-    message: search.open.length > 0 && isFound ? "Part of the range could not be settled." : null,
+    message: search.open.length > 0 && isFound ? openMessage(search.open, asking.variable.name) : null,
   });
 }
 

@@ -8,6 +8,7 @@ import {
   valueAt,
   type RootSearch,
   type Spot,
+  type Stretch,
 } from "../../solve";
 import type { Question } from "../case";
 import { readingOf } from "../dates";
@@ -17,7 +18,7 @@ import { Refusal, numberOf, showSpot, type Asking } from "./asking";
 import { confirmRoot } from "./confirm";
 import { exactShown } from "./exactShown";
 import { repeatsOf, solutionOf } from "./level";
-import { toldOpen } from "./stretches";
+import { told, toldOpen } from "./stretches";
 import { enclosedNumber } from "../../formula";
 import { Enclosure } from "../../interval";
 
@@ -42,8 +43,11 @@ export function multiply(asking: Asking<Question & { ask: "multiply" }>): Findin
   const level = levelOf(wanted);
   const about = asking.about({ from: start.at, level: level.at, at: start.at });
   const found = firstAfter(asking, search, start, goal, level.at);
-  const open = search.open.filter((o) => !found || o.lo < found.at);
-  if (!found)
+  const plateau = plateauAfter(search, start);
+  const end = found?.at ?? plateau?.lo ?? Infinity;
+  const open = search.open.filter((o) => o.lo < end);
+  const stretches = plateau && plateau.lo <= end ? [told(plateau)] : [];
+  if (!found && !plateau)
     return asking.finding({
       status: open.length > 0 ? "unsettled" : "none",
       complete: open.length === 0,
@@ -52,12 +56,14 @@ export function multiply(asking: Asking<Question & { ask: "multiply" }>): Findin
       stretches: open.map(toldOpen),
       behaviour: open.length > 0 ? null : behaviourOf(asking, e, level),
     });
-  const root = search.roots.find((r) => r.spot === found.spot);
+  const root = search.roots.find((r) => r.spot === found?.spot);
   return asking.finding({
     complete: open.length === 0,
     about,
     repeats: repeatsOf(search),
-    solutions: [found],
+    solutions: found ? [found] : [],
+    stretches,
+    message: found ? null : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!)}.`,
     secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
   });
 }
@@ -69,11 +75,16 @@ function levelOf(wanted: Expression): Spot {
   return { at: v.lo + (v.hi - v.lo) / 2, lo: v.lo, hi: v.hi, rational: null, exact: null, zeroOf: [] };
 }
 
-/** The first root after the start, or the start of the first stretch on which the level is kept. */
+/** The first stretch after the start on which the level is kept. */
+const plateauAfter = (search: RootSearch, start: Spot): Stretch | undefined =>
+  search.everywhere.find((s) => s.from !== null && s.lo > start.at);
+
+/** The first root after the start, or the start of the first stretch on which the level is kept; one that begins open has no first input. */
 function firstAfter(asking: Asking, search: RootSearch, start: Spot, goal: Expression, level: number): Solution | null {
   const root = search.roots.find((r) => r.spot !== start && r.at > start.at);
-  const plateau = search.everywhere.find((s) => s.from && s.hi > start.at && s.closedLo && s.lo > start.at);
-  if (plateau?.from && (!root || plateau.lo < root.at)) return plateauSolution(asking, plateau.from, level);
+  const plateau = plateauAfter(search, start);
+  const isFirst = plateau !== undefined && (!root || plateau.lo < root.at);
+  if (isFirst) return plateau.closedLo ? plateauSolution(asking, plateau.from!, level) : null;
   return root ? solutionOf(asking, root, goal, level) : null;
 }
 

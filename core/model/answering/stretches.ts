@@ -1,5 +1,13 @@
 import { ONE, toDouble, type Rational } from "../../numeric";
-import { compareSpots, signOfValue, spotOfRational, type FunctionTable, type Spot, type Stretch } from "../../solve";
+import {
+  compareSpots,
+  signOfValue,
+  spotOfRational,
+  type FunctionTable,
+  type Range,
+  type Spot,
+  type Stretch,
+} from "../../solve";
 import type { Expression } from "../../formula";
 import type { FindingStretch } from "../finding";
 import { valueAtWhole } from "../whole";
@@ -17,6 +25,10 @@ export function told(s: { lo: number; hi: number; closedLo: boolean; closedHi: b
     last: null,
   };
 }
+
+/** Whether a stretch is all of a range, its ends among it. */
+export const isWholeRange = (s: Pick<Stretch, "lo" | "hi" | "closedLo" | "closedHi">, { from, to }: Range): boolean =>
+  s.lo === (from?.at ?? -Infinity) && s.hi === (to?.at ?? Infinity) && (!from || s.closedLo) && (!to || s.closedHi);
 
 export const toldOpen = (o: { lo: number; hi: number }): FindingStretch =>
   told({ ...o, closedLo: true, closedHi: true });
@@ -62,4 +74,16 @@ export function hasSignAt(e: Expression, table: FunctionTable, signs: readonly n
     const sign = v.kind === "value" ? signOfValue(v) : null;
     return sign !== null && signs.includes(sign);
   };
+}
+
+/** Which stretches are left, in words. */
+export function openMessage(open: readonly { lo: number; hi: number }[], variable = "x"): string {
+  const end = (x: number) =>
+    (Number.isFinite(x) ? String(Number(x.toPrecision(8))) : x > 0 ? "∞" : "−∞").replace("-", "−");
+  const parts = open.slice(0, 3).map((o) => {
+    const [a, b] = [end(o.lo), end(o.hi)];
+    return a === b ? `near ${variable} = ${a}` : `on ${a} … ${b}`;
+  });
+  const more = open.length > 3 ? ` and on ${open.length - 3} more stretches` : "";
+  return `Not settled ${parts.join(", ")}${more}.`;
 }

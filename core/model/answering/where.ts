@@ -6,7 +6,7 @@ import { behaviourOf } from "./behaviour";
 import { numberOf, type Asking } from "./asking";
 import { confirmRoot, worst } from "./confirm";
 import { repeatsOf } from "./level";
-import { hasSignAt, told, toldOpen, wholesIn } from "./stretches";
+import { isWholeRange, hasSignAt, openMessage, told, toldOpen, wholesIn } from "./stretches";
 
 /** Roots of which a second way is tried. */
 const MOST_CONFIRMED = 100;
@@ -25,12 +25,7 @@ export function where(asking: Asking<Question & { ask: "where" }>): Finding {
     ...(isWhole ? wholesIn(s, table, holds) : {}),
   }));
   const [only] = found.stretches;
-  const isEverywhere =
-    found.stretches.length === 1 &&
-    only!.lo === (range.from?.at ?? -Infinity) &&
-    only!.hi === (range.to?.at ?? Infinity) &&
-    (!range.from || only!.closedLo) &&
-    (!range.to || only!.closedHi);
+  const isEverywhere = only !== undefined && isWholeRange(only, range);
   const isOpen = search.open.length > 0;
   const status = isEverywhere ? "everywhere" : stretches.length > 0 ? "found" : isOpen ? "unsettled" : "none";
   const here = compileNumber(e, table.number);
@@ -44,14 +39,6 @@ export function where(asking: Asking<Question & { ask: "where" }>): Finding {
     jumps: search.jumps,
     secondWay: worst(search.roots.slice(0, MOST_CONFIRMED).map((r) => confirmRoot(asking, r, e, here, search.roots))),
     behaviour: status === "none" ? behaviourOf(asking, asking.body(), limit) : null,
-    message: isOpen && status !== "unsettled" ? openMessage(search.open) : null,
+    message: isOpen && status !== "unsettled" ? openMessage(search.open, asking.variable.name) : null,
   });
-}
-
-function openMessage(open: readonly { lo: number; hi: number }[]): string {
-  const end = (x: number) => (Number.isFinite(x) ? String(Number(x.toPrecision(6))) : x > 0 ? "∞" : "−∞");
-  return `Not settled on ${open
-    .slice(0, 3)
-    .map((o) => `${end(o.lo)} … ${end(o.hi)}`)
-    .join(", ")}.`;
 }
