@@ -18,8 +18,10 @@ export default defineConfig({
       "server/**/*.test.ts",
       "app/**/*.test.ts",
       "tests/unit/**/*.test.ts",
+      "tests/oracle/**/*.test.ts",
       "scripts/**/*.test.ts",
     ],
+    setupFiles: ["tests/shared/seed.ts"],
     testTimeout: 30_000,
   },
 });

@@ -1,3 +1,4 @@
+// npm run bench: the ratios of docs/benchmarks.md. npm run bench -- claims [COUNT] [SEED]: random claims against plain values.
 import { runBundled } from "./bundle.mjs";
 
-await runBundled("bench/run.ts");
+await runBundled(process.argv[2] === "claims" ? "bench/claims.ts" : "bench/run.ts");

@@ -117,6 +117,20 @@ describe("the exact answer against the compiled solver", () => {
       { numRuns: 250 },
     );
   }, 60_000);
+  it("the range told for a right-hand side holds up to its very end, also where that is no double", () => {
+    const plan = {
+      variables: [{ name: "x" }, { name: "y" }],
+      constraints: ["2x > 18", "-x + 6y >= -2", "5y <= 6", "0 <= x <= 9", "0 <= y <= 9"].map((text, i) => ({
+        id: `c${i}`,
+        text,
+      })),
+      objective: { text: "-y", sense: "least" as const },
+    };
+    // x is 9, so that y is at least 7/6: the right-hand side 5y <= b may fall to 35/6, which no double is.
+    const [from] = exact(plan).ranges.c2!;
+    expect(from! * 6).toBeGreaterThanOrEqual(35);
+    expect(from!).toBeCloseTo(35 / 6, 12);
+  });
   it("ranges of right-hand sides and coefficients hold inside and end at their ends", () => {
     fc.assert(
       fc.property(twoVariables(false), (plan) => {

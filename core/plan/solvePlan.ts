@@ -1,4 +1,4 @@
-import { ONE, ZERO, isZero, ratio, rationalText, toDouble, type Rational } from "../numeric";
+import { ONE, ZERO, isZero, ratio, rationalText, simplestBetween, toDouble, type Rational } from "../numeric";
 import type { Names } from "../formula";
 import type { CaseProblem, Plan } from "../model";
 import { maximise } from "./exactSimplex";
@@ -8,7 +8,7 @@ import { regionOf, type Region } from "./region";
 import { dot, sideOf } from "./side";
 import { maximiseWhole } from "./whole";
 import { isLarge } from "./size";
-import { boundRange, coefficientRange, multipliersAt } from "./worth";
+import { boundRange, coefficientRange, insideEnd, multipliersAt } from "./worth";
 
 export interface PlanPoint {
   readonly at: readonly number[];
@@ -184,8 +184,8 @@ class PlanSolver {
       if (!tight(r, at)) {
         multipliers[r.id] ??= 0;
         // A side that does not bind may move as far as the best point lies from it.
-        const reach = toDouble(dot(r.coefficients, at));
-        ranges[r.id] ??= r.sense === "<=" ? [reach, null] : [null, reach];
+        const reach = dot(r.coefficients, at);
+        ranges[r.id] ??= r.sense === "<=" ? [insideEnd(reach, -1), null] : [null, insideEnd(reach, 1)];
         return;
       }
       const worth = all[i]!;
@@ -199,8 +199,8 @@ class PlanSolver {
     if (!tied)
       this.plan.variables.forEach((v, j) => {
         const [low, high] = coefficientRange(this.up, this.relations, at, j);
-        const ends = [low && toDouble(turned(low)), high && toDouble(turned(high))] as const;
-        stays[v.name] = this.greatest ? ends : [ends[1], ends[0]];
+        const [from, to] = this.greatest ? [low, high] : [high, low];
+        stays[v.name] = [from && insideEnd(turned(from), -1), to && insideEnd(turned(to), 1)];
       });
     const reduced: Record<string, number | null> = {};
     const several = this.relations.map((r) => r.coefficients.filter((a) => !isZero(a)).length > 1);
@@ -337,9 +337,9 @@ class PlanSolver {
         if (keeps(m)) good = m;
         else bad = m;
       }
-      const found = toDouble(r.bound.add(good.add(bad).div(ratio(2)).mul(ratio(sign))));
-      // Where the halving ends within rounding of 0, it is 0.
-      return Math.abs(found) < 1e-9 * Math.max(1, Math.abs(toDouble(r.bound))) ? 0 : Number(found.toPrecision(9));
+      // The end is a fraction of the plan's own numbers: the simplest one left is it, if it still keeps.
+      const simplest = simplestBetween(good, bad);
+      return insideEnd(r.bound.add((keeps(simplest) ? simplest : good).mul(ratio(sign))), sign);
     };
     return [end(-1), end(1)];
   }

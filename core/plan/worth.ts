@@ -1,4 +1,4 @@
-import { ONE, ZERO, isZero, signOf, toDouble, type Rational } from "../numeric";
+import { ONE, ZERO, isZero, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
 import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
 import { dot, inDoubles, sideOf } from "./side";
@@ -101,7 +101,14 @@ export function boundRange(
     } else if (!low || reach.compare(low) > 0) low = reach;
   });
   const b = relations[which]!.bound;
-  return [low === null ? null : toDouble(b.add(low)), high === null ? null : toDouble(b.add(high))];
+  return [low && insideEnd(b.add(low), -1), high && insideEnd(b.add(high), 1)];
+}
+
+/** An end of a range as a double that lies inside it: what is told to hold up to there, holds there. */
+export function insideEnd(end: Rational, side: 1 | -1): number {
+  const near = toDouble(end);
+  const order = Number.isFinite(near) ? rationalOfDouble(near).compare(end) * side : 0;
+  return order > 0 ? near - side * Math.max(Math.abs(near) * 2 ** -52, Number.MIN_VALUE) : near;
 }
 
 /**

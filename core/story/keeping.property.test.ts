@@ -31,6 +31,23 @@ const edited = fc
   });
 const wordsOf = (text: string, m: Mark) => text.slice(m.start, m.end);
 
+/** How many shortest edits at one place turn a text into another. */
+function editsFrom(before: string, after: string): number {
+  let shortest = Infinity;
+  let count = 0;
+  for (let start = 0; start <= before.length; start++)
+    for (let end = start; end <= before.length; end++) {
+      const putLength = after.length - (before.length - end) - start;
+      if (putLength < 0) continue;
+      if (before.slice(0, start) !== after.slice(0, start) || before.slice(end) !== after.slice(start + putLength))
+        continue;
+      const size = end - start + putLength;
+      if (size < shortest) [shortest, count] = [size, 1];
+      else if (size === shortest) count++;
+    }
+  return count;
+}
+
 describe("marks while the story is edited", () => {
   it("an edit beside a mark leaves its words alone", () =>
     fc.assert(
@@ -44,6 +61,8 @@ describe("marks while the story is edited", () => {
     fc.assert(
       fc.property(edited, ({ text, mark, words, at, end, put, now }) => {
         fc.pre(at > mark.start && end < mark.end);
+        // Beside repeated letters the same text may have come from an edit elsewhere, also one across an end of the mark.
+        fc.pre(editsFrom(text, now) === 1);
         const wanted = text.slice(mark.start, at) + put + text.slice(end, mark.end);
         // Beside repeated letters the edit may as well have been outside.
         expect([[wanted], [words]]).toContainEqual(shiftMarks([mark], text, now).map((m) => wordsOf(now, m)));

@@ -128,7 +128,7 @@ export const ONES: readonly ((a: Plain) => Plain)[] = [
   one("abs", (u) => ({ v: Math.abs(u.v), off: u.off })),
   one("sqrt", (u) => smooth(u, (v) => (v < 0 ? NaN : Math.sqrt(v)), 0)),
   one("ln", (u) => smooth(u, (v) => (v > 0 ? Math.log(v) : NaN), 0, true)),
-  one("exp", (u) => smooth(u, Math.exp)),
+  one("exp", (u) => (u.v < -600 ? LOST : smooth(u, Math.exp))),
   one("sin", (u) => (Math.abs(u.v) > 1e6 ? LOST : smooth(u, Math.sin))),
   one("cos", (u) => (Math.abs(u.v) > 1e6 ? LOST : smooth(u, Math.cos))),
   one("atan", (u) => smooth(u, Math.atan)),

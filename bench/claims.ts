@@ -1,0 +1,28 @@
+import { emptyTally, tryCase } from "../tests/oracle/run";
+
+// npm run bench -- claims [COUNT] [SEED]: a million random claims by default, about two hours on a two-core machine.
+const [count, seed] = [Number(process.argv[3] ?? 1_000_000), Number(process.argv[4] ?? 7)];
+if (!(count > 0) || !Number.isInteger(seed)) {
+  console.error("Usage: npm run bench -- claims [COUNT] [SEED], both whole numbers.");
+  process.exit(2);
+}
+
+const tally = emptyTally();
+const started = performance.now();
+for (let i = 0; tally.claims < count; i++) {
+  tryCase(seed * 1_000_003 + i, tally);
+  if (i % 2000 === 1999)
+    console.log(`${tally.claims} claims, ${tally.contradictions.length} contradicted, ${tally.open} not settled`);
+}
+const times = [...tally.times].sort((a, b) => a - b);
+const at = (share: number) => times[Math.min(times.length - 1, Math.floor(share * times.length))]!.toFixed(1);
+console.log(
+  `claims ${tally.claims}, contradictions ${tally.contradictions.length}, faults ${tally.faults.length}, not settled ${tally.open}, refused ${tally.refused}`,
+);
+for (const [kind, { claims, open }] of Object.entries(tally.byKind))
+  console.log(`  ${kind}: ${claims} claims, ${open} not settled`);
+console.log(
+  `a question: median ${at(0.5)} ms, 99 of 100 within ${at(0.99)} ms, longest ${at(1)} ms (${((performance.now() - started) / 1000).toFixed(0)} s in all)`,
+);
+for (const c of [...tally.contradictions, ...tally.faults].slice(0, 20)) console.log(c);
+process.exit(tally.contradictions.length + tally.faults.length === 0 ? 0 : 1);
