@@ -30,7 +30,7 @@ module.exports = {
       name: "core-is-pure",
       severity: "error",
       from: { path: "^core/", pathNot: "\\.(test|fixture)\\.ts$" },
-      to: { pathNot: "^core/|^node_modules/fraction\\.js" },
+      to: { pathNot: "^core/|^node_modules/(fraction\\.js|pluralize|@types/pluralize)" },
     },
     ...layers.map((name) => ({
       name: `core-${name}-imports-earlier-rooms`,

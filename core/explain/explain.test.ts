@@ -33,7 +33,7 @@ describe("quantities by the rules of their kind", () => {
     [811.875, "$", "$811.88"],
     [180, "$", "$180"],
     [-4.5333, "$", "−$4.53"],
-    [-0.001, "$", "$0"],
+    [-0.001, "$", "−$0.001"],
     [8.25, "$/lantern", "$8.25/lantern"],
     [1, "lantern", "1 lantern"],
     [17, "lantern", "17 lanterns"],
@@ -159,7 +159,7 @@ describe("sentences for every kind", () => {
     [
       "least, whole",
       [{ f: "(x - 3.4)^2" }, { ask: "least", function: "f" }, boats],
-      "3 boats: 0.16 boat².",
+      "3 boats: 0.16.",
       "Where is f least, for 0 … 10 boats?",
     ],
     ["value", [{ f: "x^2" }, { ask: "value", function: "f", at: 3 }], "f(3) is 9.", "What is f at 3?"],

@@ -8,11 +8,13 @@ export {
   type Slot,
 } from "./question";
 export {
+  formatCount,
   formatInput,
   formatNumber,
   formatQuantity,
   formatMoney,
   inputNoun,
+  isCounted,
   isMoney,
   isPercent,
   prettyUnit,

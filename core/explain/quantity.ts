@@ -55,11 +55,35 @@ export function formatNumber(x: number, digits = 6): string {
 /** Rounded to the cent; sums of whole money lose their zeros. */
 export function formatMoney(x: number, code: string): string {
   const sign = SIGNS[code];
+  // Less than a cent is not nothing: a small amount shows as many places as it needs.
+  if (x !== 0 && Math.abs(x) < 0.005)
+    return sign ? `${x < 0 ? "−" : ""}${sign}${formatNumber(Math.abs(x), 3)}` : `${formatNumber(x, 3)} ${code}`;
   const cents = Math.round(Math.abs(x) * 100) / 100;
   const amount =
     cents >= 1e15 ? formatNumber(cents) : grouped(Number.isInteger(cents) ? String(cents) : cents.toFixed(2));
   const minus = x < 0 && cents !== 0 ? "−" : "";
   return sign ? `${minus}${sign}${amount}` : `${minus}${amount} ${code}`;
+}
+
+/** A price for one of something: below a dollar it may need more places than cents have. */
+function formatPrice(x: number, code: string): string {
+  const sign = SIGNS[code];
+  const isSmall = x !== 0 && Math.abs(x) < 1 && Math.abs(x * 100 - Math.round(x * 100)) > 1e-6;
+  return isSmall && sign ? `${x < 0 ? "−" : ""}${sign}${formatNumber(Math.abs(x), 4)}` : formatMoney(x, code);
+}
+
+/** Things that are counted one by one: people, tickets, lanterns; no measure, no money, nothing per something. */
+export function isCounted(unit: Unit | null): boolean {
+  const [name, ...others] = Object.keys(unit?.powers ?? {});
+  if (!unit || !name || others.length > 0 || unit.powers[name] !== 1 || unit.factor !== 1) return false;
+  return !/^(?:currency:|second$|metre$|kilogram$|kelvin$)/.test(name);
+}
+
+/** A number of counted things for a sentence: never with decimals, "about" where they were left out. */
+export function formatCount(x: number, unit: Unit | null, digits = 6): string {
+  if (!isCounted(unit) || !Number.isFinite(x) || Math.abs(x - Math.round(x)) < 1e-9)
+    return formatQuantity(x, unit, digits);
+  return `about ${formatQuantity(Math.round(x), unit, digits)}`;
 }
 
 /** `17 lanterns`, `$811.87`, `$8.25/lantern`, `4.2 %`, `3.4 m/s²`: a number in its unit, by the rules of its kind. */
@@ -71,7 +95,7 @@ export function formatQuantity(x: number, unit: Unit | null, digits = 6): string
   const per = /^([$€£¥₹₽₩₺₴])\s*(\/.+)$/.exec(unit.text);
   if (per) {
     const code = Object.entries(SIGNS).find(([, s]) => s === per[1])![0];
-    return `${formatMoney(x, code)}${prettyUnit(per[2]!)}`;
+    return `${formatPrice(x, code)}${prettyUnit(per[2]!)}`;
   }
   return `${formatNumber(x, digits)} ${unitFor(x, unit.text)}`;
 }
@@ -86,6 +110,23 @@ export function unitFor(x: number, text: string): string {
   if (!noun || SYMBOLS.has(noun[1]!)) return prettyUnit(text);
   const one = singular(noun[1]!);
   return `${Math.abs(x) === 1 ? one : plural(one)}${prettyUnit(noun[2]!)}`;
+}
+
+const SPOKEN: Readonly<Record<string, string>> = {
+  s: "second",
+  min: "minute",
+  h: "hour",
+  hr: "hour",
+  d: "day",
+  a: "year",
+  yr: "year",
+  m: "metre",
+  km: "kilometre",
+};
+/** One of a unit, after "per": "second", "week", "lantern". */
+export function oneOf(name: string, unit: Unit | null): string {
+  const text = unit?.text ?? "";
+  return SPOKEN[text] ?? (text && !/[/ ^%]/.test(text) ? (SYMBOLS.has(text) ? text : unitFor(1, text)) : name);
 }
 
 export const prettyUnit = (text: string): string => text.replace(/\^2(?!\d)/g, "²").replace(/\^3(?!\d)/g, "³");

@@ -1,6 +1,16 @@
 import { readingOf, type Finding, type FindingStretch, type Model, type Solution } from "../model";
 import { times, type Unit } from "../units";
-import { formatInput, formatNumber, formatQuantity, inputNoun, isMoney } from "./quantity";
+import {
+  formatCount,
+  formatInput,
+  formatNumber,
+  formatQuantity,
+  inputNoun,
+  isCounted,
+  isMoney,
+  isPercent,
+  oneOf,
+} from "./quantity";
 
 /** The answer to a question as a plain sentence, in the units and words of the story. */
 export function sentenceOf(f: Finding, model: Model): string {
@@ -63,7 +73,7 @@ class Speaker {
     return formatInput(x, this.input);
   }
   private out(y: number): string {
-    return formatQuantity(y, this.output);
+    return formatCount(y, this.output);
   }
   private range(): string {
     const { from, to } = this.f.about;
@@ -196,7 +206,13 @@ class Speaker {
     if (!Number.isFinite(y)) return `${word} ${this.out(y)}`;
     const money = isMoney(this.output);
     const small = Math.abs(y) < (money ? 0.01 : Number.MIN_VALUE);
-    const step = money && !small ? 0.01 : y === 0 ? 1 : 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3);
+    const step = isCounted(this.output)
+      ? 1
+      : money && !small
+        ? 0.01
+        : y === 0
+          ? 1
+          : 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3);
     const rounded = Number(((side < 0 ? Math.floor(y / step) : Math.ceil(y / step)) * step).toPrecision(12));
     // A bound that rounding does not move may be taken itself.
     const text = money && small ? formatNumber(rounded, 4) : formatQuantity(rounded, this.output);
@@ -220,8 +236,21 @@ class Speaker {
     if (!s && f.stretches.length > 0) return f.message!;
     if (!s) return `${this.name} never comes to ${goal} ${this.range()}${f.behaviour ? `: it ${this.stays()}` : ""}.`;
     const time = formatQuantity(s.at - start, this.input);
-    const whole = s.whole && s.whole.at !== s.at ? ` The first whole number is ${formatNumber(s.whole.at)}.` : "";
-    return `${this.name} comes to ${goal} after ${time}${start === 0 ? "" : `, at ${this.at(s.at)}`}${s.reads ? ` (${s.reads})` : ""}.${whole}`;
+    return `${this.name} comes to ${goal} after ${time}${start === 0 ? "" : `, at ${this.at(s.at)}`}${s.reads ? ` (${s.reads})` : ""}.${this.firstWhole(s)}`;
+  }
+
+  /** "The first month below half is month 84." */
+  private firstWhole(s: Solution): string {
+    const { whole } = s;
+    if (!whole || whole.at === s.at) return "";
+    const q = this.model.source.questions?.find((r) => r.id === this.f.id);
+    const factor = q?.ask === "multiply" ? q.factor : null;
+    const goal = factor === 0.5 ? "half" : factor === 2 ? "double" : this.out(this.f.about.level ?? 0);
+    const noun = this.isCounted() ? inputNoun(this.x, this.input, 1) : this.x;
+    // A falling function is below from the next whole input on; a rising one reaches it there.
+    const first = Math.floor(s.at) + 1;
+    const which = this.isCounted() ? `${noun} ${formatNumber(first)}` : `${this.x} = ${formatNumber(first)}`;
+    return ` The first ${this.isCounted() ? noun : "whole number"} ${s.turns < 0 ? "below" : "at or above"} ${goal} is ${which}.`;
   }
 
   private where(): string {
@@ -255,7 +284,7 @@ class Speaker {
 
   private best(): string {
     const { f } = this;
-    if (f.status === "none") return f.message!;
+    if (f.status === "none") return f.bound ? this.unattained(f.bound) : f.message!;
     if (f.status === "unsettled") return `Not settled: where ${this.name} is ${f.ask} could not be proven.`;
     const value = f.value === null ? "" : this.out(f.value);
     if (f.status === "everywhere") return `${this.name} is ${value} throughout; no input is better than another.`;
@@ -276,6 +305,17 @@ class Speaker {
     )}: ${value}.`;
   }
 
+  /** A greatest or least value that is approached only, or has no bound. */
+  private unattained({ value, at }: NonNullable<Finding["bound"]>): string {
+    const isGreatest = this.f.ask === "greatest";
+    const far = this.f.about.to === null ? "grows" : "falls";
+    const none = `${this.name} has no ${this.f.ask} value`;
+    if (value === null)
+      return `${none}: it ${isGreatest ? "grows" : "falls"} without bound ${at === null ? `as ${this.x} ${far}` : `near ${this.at(at)}`}.`;
+    const where = at === null ? `as ${this.x} ${far}` : `as ${this.x} approaches ${formatQuantity(at, this.input)}`;
+    return `${none}: it comes ever closer to ${formatQuantity(value, this.output)} ${where}, and does not take it.`;
+  }
+
   private value(): string {
     const { f } = this;
     if (f.value === null) return f.message!;
@@ -292,8 +332,12 @@ class Speaker {
     if (f.value === null) return f.message!;
     const q = this.model.source.questions?.find((r) => r.id === f.id);
     const percent = q?.ask === "rate" && q.as === "percent";
-    const per = this.input?.text ? ` per ${inputNoun(this.x, this.input, 1)}` : ` per ${this.x}`;
-    const amount = percent ? `${formatNumber(f.value * 100)} %` : this.out(f.value);
+    const per = ` per ${oneOf(this.x, this.input)}`;
+    const amount = percent
+      ? `${formatNumber(f.value * 100)} %`
+      : isPercent(this.output)
+        ? `${formatNumber(f.value * 100)} percentage points`
+        : formatQuantity(f.value, this.output);
     if (f.about.between) return `${this.name} changes by ${amount}${per} on average ${this.span(...f.about.between)}.`;
     return `At ${this.at(f.about.at ?? 0)} ${this.name} changes by ${amount}${per}.`;
   }

@@ -31,6 +31,7 @@ const UNARY: Readonly<Record<Unary, (x: number) => number>> = {
   atan: Math.atan,
   sinh: Math.sinh,
   cosh: Math.cosh,
+  tanh: Math.tanh,
   floor: Math.floor,
   ceil: Math.ceil,
   round: roundHalfAway,

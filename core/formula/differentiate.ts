@@ -126,6 +126,8 @@ function outerSlope(e: Expression & { kind: "apply" }): Expression {
       return apply("cosh", u);
     case "cosh":
       return apply("sinh", u);
+    case "tanh":
+      return subtract(ONE_NUMBER, power(e, wholeNumber(2)));
     case "abs":
       return apply("sign", u);
     default:

@@ -27,6 +27,7 @@ const UNARY: Readonly<Record<Unary, EnclosureFunction>> = {
   atan: iv.atan,
   sinh: iv.sinh,
   cosh: iv.cosh,
+  tanh: iv.tanh,
   floor: iv.floor,
   ceil: iv.ceil,
   round: iv.round,
@@ -177,6 +178,8 @@ function outerSlope(name: Unary, u: Enclosure, value: Enclosure): Enclosure {
       return iv.cosh(u);
     case "cosh":
       return iv.sinh(u);
+    case "tanh":
+      return iv.subtract(ONE, iv.integerPower(value, 2));
     case "abs":
       return u.lo >= 0 ? ONE : u.hi <= 0 ? new Enclosure(-1, -1) : new Enclosure(-1, 1);
     default:

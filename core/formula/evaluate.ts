@@ -24,6 +24,7 @@ const UNARY: Readonly<Record<Unary, NumberFunction>> = {
   atan: Math.atan,
   sinh: Math.sinh,
   cosh: Math.cosh,
+  tanh: Math.tanh,
   floor: Math.floor,
   ceil: Math.ceil,
   round: roundHalfAway,

@@ -30,6 +30,7 @@ export type Unary =
   | "atan"
   | "sinh"
   | "cosh"
+  | "tanh"
   | "floor"
   | "ceil"
   | "round"

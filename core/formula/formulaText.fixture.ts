@@ -31,6 +31,7 @@ export const formulaText: fc.Arbitrary<string> = fc.letrec<{ expr: string; atom:
           "acos",
           "sinh",
           "cosh",
+          "tanh",
           "floor",
           "ceil",
           "round",

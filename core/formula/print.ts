@@ -18,6 +18,7 @@ const BUILTIN: Readonly<Record<string, string>> = {
   tan: "\\tan",
   sinh: "\\sinh",
   cosh: "\\cosh",
+  tanh: "\\tanh",
   min: "\\min",
   max: "\\max",
   exp: "\\exp",
@@ -45,6 +46,7 @@ export function latexName(name: string): string {
 /** A decimal with its thousands set apart, as LaTeX. */
 export function latexNumber(text: string): string {
   return text
+    .replace(/e\+?(-?\d+)/i, "\\cdot 10^{$1}")
     .replace("%", "\\%")
     .replace(/[,\u2009\u202f\u00a0]/g, "{,}")
     .replace(/\s/g, "");

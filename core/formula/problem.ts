@@ -21,7 +21,6 @@ export type ProblemCode =
   | "other-variable"
   | "division-by-zero"
   | "domain"
-  | "exponent-notation"
   | "not-whole"
   | "reserved"
   | "reads-otherwise"

@@ -38,6 +38,7 @@ const UNARY: ReadonlySet<string> = new Set<Unary>([
   "atan",
   "sinh",
   "cosh",
+  "tanh",
   "floor",
   "ceil",
   "round",

@@ -153,6 +153,10 @@ function apply(name: Unary, u: Series): Series | null {
       return waves(u, iv.sinh(u[0]!), iv.cosh(u[0]!), true).first;
     case "cosh":
       return waves(u, iv.sinh(u[0]!), iv.cosh(u[0]!), true).second;
+    case "tanh": {
+      const w = waves(u, iv.sinh(u[0]!), iv.cosh(u[0]!), true);
+      return over(w.first, w.second);
+    }
     case "atan": {
       const s = over(
         constant(ONE, n),

@@ -28,7 +28,8 @@ const NUMBER = /^(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|
 const NUMBER_IN_LIST = /^(?:\d{1,3}(?:[\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|^\.\d+/;
 const NAME = /^\p{L}[\p{L}\p{Nd}_]*/u;
 const PRIMES = /^['’′]+/;
-const EXPONENT_NOTATION = /^[eE][+-]?\d/;
+/** A power of ten written close to its number: 1.5e-3 is 0.0015, as calculators and tables write it. */
+const EXPONENT_NOTATION = /^[eE][+-]?\d{1,3}(?![\p{L}\p{Nd}_.])/u;
 
 /** Functions whose brackets hold a list: inside them a comma parts the arguments. */
 const LISTS = new Set(["min", "max", "root"]);
@@ -60,22 +61,13 @@ function cut(text: string): Tokens {
     const number = (inList[inList.length - 1] ? NUMBER_IN_LIST : NUMBER).exec(rest)?.[0];
     if (number !== undefined) {
       const after = rest.slice(number.length);
-      const notation = EXPONENT_NOTATION.exec(after);
-      if (notation && !/^[eE][+-]/.test(after)) {
-        return fail(
-          problem(
-            "exponent-notation",
-            span(number.length + notation[0].length),
-            `${quoted(number + notation[0])} is not read as a power of ten; write ${quoted(`${number}*10^${after.slice(1).match(/^\d+/)![0]}`)}.`,
-          ),
-        );
-      }
-      const percent = /^\s?%/.exec(after)?.[0];
-      const length = number.length + (percent?.length ?? 0);
+      const notation = EXPONENT_NOTATION.exec(after)?.[0] ?? "";
+      const percent = /^\s?%/.exec(after.slice(notation.length))?.[0];
+      const length = number.length + notation.length + (percent?.length ?? 0);
       tokens.push({
         ...span(length),
         kind: "number",
-        digits: number.replace(/[,\u2009\u202f\u00a0]/g, ""),
+        digits: number.replace(/[,\u2009\u202f\u00a0]/g, "") + notation.toLowerCase(),
         percent: percent !== undefined,
       });
       at += length;

@@ -282,6 +282,12 @@ export function cosh(a: Enclosure): Enclosure {
   );
 }
 
+export function tanh(a: Enclosure): Enclosure {
+  if (a.flags & EMPTY) return NOTHING;
+  const lo = a.lo === 0 ? 0 : Math.max(-1, downWide(Math.tanh(a.lo)));
+  return make(lo, a.hi === 0 ? 0 : Math.min(1, upWide(Math.tanh(a.hi))), a.flags);
+}
+
 export function abs(a: Enclosure): Enclosure {
   if (a.flags & EMPTY || a.lo >= 0) return a;
   return a.hi <= 0 ? negate(a) : new Enclosure(0, Math.max(-a.lo, a.hi), a.flags);

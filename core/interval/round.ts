@@ -10,7 +10,7 @@ export const down = (x: number): number => (x === Infinity ? MOST : x - Math.abs
 export const up = (x: number): number => (x === -Infinity ? -MOST : x + Math.abs(x) * STEP + LEAST);
 
 /**
- * Assumed error of the platform's exp, ln, sin, cos, tan, pow, asin, acos, atan, sinh, cosh, log2, log10, cbrt: at most 4 units in the
+ * Assumed error of the platform's exp, ln, sin, cos, tan, pow, asin, acos, atan, sinh, cosh, tanh, log2, log10, cbrt: at most 4 units in the
  * last place. V8 uses fdlibm and its descendants, which state less than 1 (2 for sinh, cosh); we leave a wide margin.
  */
 export const PLATFORM_ULPS = 4;

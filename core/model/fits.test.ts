@@ -126,7 +126,7 @@ describe("estimates", () => {
     return { says: sentenceOf(findings[0]!, model), estimate: findings[0]!.estimate! };
   };
   it("inside the data, beyond the last row, before the first, with the date", () => {
-    expect(say(4.5).says).toBe("N(4.5), on 6 February 2031, is 906.001 people, inside the data.");
+    expect(say(4.5).says).toBe("N(4.5), on 6 February 2031, is about 906 people, inside the data.");
     expect(say(12).says).toBe("N(12), on 31 March 2031, is 4,953.14 people, 3 weeks beyond the last row.");
     expect(say(-1).estimate.beyond).toBe(-1);
   });

@@ -19,10 +19,17 @@ export interface UnitNames {
  * `any`: a bare number is in it, which takes whatever unit makes things agree; `unknown`: somebody left a unit out.
  * Both agree with everything; only `known` can disagree.
  */
-type Inferred = { readonly kind: "known"; readonly unit: Unit } | { readonly kind: "any" | "unknown" };
+type Inferred =
+  | {
+      readonly kind: "known";
+      readonly unit: Unit;
+      /** it comes from the variable alone, and a coefficient left out beside it is no claim: x² lanterns may be dollars */
+      readonly isLoose: boolean;
+    }
+  | { readonly kind: "any" | "unknown" };
 const ANY: Inferred = { kind: "any" };
 const UNKNOWN: Inferred = { kind: "unknown" };
-const known = (unit: Unit): Inferred => ({ kind: "known", unit });
+const known = (unit: Unit, isLoose = false): Inferred => ({ kind: "known", unit, isLoose });
 const of = (unit: Unit | null): Inferred => (unit ? known(unit) : UNKNOWN);
 
 export const unitName = (u: Unit): string =>
@@ -45,7 +52,9 @@ export interface UnitCheck {
 export function checkUnits(syntax: Syntax, text: string, names: UnitNames): UnitCheck {
   const checker = new Checker(text, names);
   const result = checker.of(syntax);
-  return { unit: result.kind === "known" ? result.unit : null, problems: checker.problems, anything: checker.anything };
+  const own = names.variable?.unit;
+  const isClaim = result.kind === "known" && (!result.isLoose || (own ? sameUnit(result.unit, own) : false));
+  return { unit: isClaim ? result.unit : null, problems: checker.problems, anything: checker.anything };
 }
 
 /** Says how two units differ: in kind, or only in scale. */
@@ -87,7 +96,8 @@ class Checker {
   }
 
   private name(name: string): Inferred {
-    if (this.names.variable?.name === name) return this.seen(of(this.names.variable.unit));
+    const variable = this.names.variable;
+    if (variable?.name === name) return this.seen(variable.unit ? known(variable.unit, true) : UNKNOWN);
     if (name === "e" || name === "pi" || name === "π") return known(PLAIN);
     const f = this.names.functionUnits(name);
     return this.seen(f ? of(f.value) : of(this.names.givenUnit(name)));
@@ -109,13 +119,13 @@ class Checker {
         return this.sum(s, a, b);
       case "*":
         return a.kind === "known" && b.kind === "known"
-          ? known(times(a.unit, b.unit))
+          ? known(times(a.unit, b.unit), a.isLoose && b.isLoose)
           : a.kind === "any" || b.kind === "any"
             ? ANY
             : UNKNOWN;
       case "/":
         return a.kind === "known" && b.kind === "known"
-          ? known(times(a.unit, b.unit, -1))
+          ? known(times(a.unit, b.unit, -1), a.isLoose && b.isLoose)
           : a.kind === "any" || b.kind === "any"
             ? ANY
             : UNKNOWN;
@@ -125,8 +135,9 @@ class Checker {
   }
 
   private sum(s: Syntax & { type: "operation" }, a: Inferred, b: Inferred): Inferred {
-    if (a.kind !== "known") return b.kind === "known" ? b : a.kind === "any" ? b : a;
-    if (b.kind !== "known" || sameUnit(a.unit, b.unit)) return a;
+    if (a.kind !== "known") return b.kind === "known" ? (b.isLoose ? a : b) : a.kind === "any" ? b : a;
+    if (b.kind !== "known") return a.isLoose ? b : a;
+    if (sameUnit(a.unit, b.unit)) return a.isLoose ? b : a;
     const verb = s.op === "+" ? "adds" : "subtracts";
     const [left, right] = s.op === "+" ? [b, a] : [b, a];
     const x = this.names.variable;
@@ -175,10 +186,19 @@ class Checker {
 
   private power(s: Syntax & { type: "operation" }, a: Inferred, b: Inferred): Inferred {
     const exponent = constantOf(s.right);
-    if (exponent !== null) return a.kind === "known" ? known(raised(a.unit, exponent)) : a;
+    if (exponent !== null) return a.kind === "known" ? known(raised(a.unit, exponent), a.isLoose) : a;
+    if (a.kind === "known" && b.kind === "known" && isRate(a.unit)) this.periods(s, a.unit, b.unit);
     if (a.kind === "known" && !isPlain(a.unit) && !isRate(a.unit))
       this.report(s.left, `A varying power of ${unitName(a.unit)} has no unit; the base should be a plain number.`);
     return b.kind === "unknown" && a.kind === "unknown" ? UNKNOWN : known(PLAIN);
+  }
+
+  /** (1 + r)^t: a rate a year wants a number of years, not of months. */
+  private periods(s: Syntax & { type: "operation" }, rate: Unit, time: Unit): void {
+    const product = times(rate, time);
+    if (!sameDimension(product, PLAIN) || sameUnit(product, PLAIN)) return;
+    const scale = `${unitName(time)} and a rate of ${unitName(rate)} do not go together`;
+    this.report(s.right, `The exponent counts ${scale}.`, this.converted(s.right, product.factor));
   }
 
   private applied(s: Syntax & { type: "apply" }): Inferred {

@@ -375,6 +375,7 @@ function applied(e: Expression & { kind: "apply" }, go: (e: Expression) => Const
     case "atan":
     case "asin":
     case "sinh":
+    case "tanh":
       return u.size === 0 ? EMPTY : signedAtom(e.name, u, true);
     case "cosh":
       return signedAtom(e.name, u, false);

@@ -408,6 +408,14 @@ export class Leading {
         const join = e.name === "sinh" ? subtract : add;
         return this.term(divide(join(apply("exp", u), apply("exp", negate(u))), wholeNumber(2)));
       }
+      case "tanh": {
+        // Written in the exponential that vanishes on the side looked at.
+        const a = this.term(u);
+        const isDown = a !== null && a.c.hi < 0;
+        const decay = apply("exp", multiply(wholeNumber(isDown ? 2 : -2), u));
+        const quotient = divide(subtract(ONE_EXPRESSION, decay), add(ONE_EXPRESSION, decay));
+        return this.term(isDown ? negate(quotient) : quotient);
+      }
       case "floor":
       case "ceil":
       case "round": {

@@ -7,7 +7,7 @@ import type { FunctionTable } from "./table";
 type Parity = "even" | "odd" | null;
 
 /** Names of functions that take the sign of their argument out; of the others only cos, cosh and abs lose it. */
-const ODD = new Set(["sin", "tan", "asin", "atan", "sinh", "cbrt"]);
+const ODD = new Set(["sin", "tan", "asin", "atan", "sinh", "tanh", "cbrt"]);
 const EVEN = new Set(["cos", "cosh", "abs"]);
 
 /** Whether f(−x) is f(x), or −f(x), as far as the written form shows. */

@@ -347,6 +347,15 @@ function outerEquals(
       return sign !== null && encloseConstant(c).hi < 1 ? NONE : null;
     case "sinh":
       return sign === 0 ? deeper(v, c) : null;
+    case "tanh": {
+      const level = encloseConstant(c);
+      if (level.lo >= 1 || level.hi <= -1) return NONE;
+      if (sign === 0) return deeper(v, c);
+      if (level.hi >= 1 || level.lo <= -1) return null;
+      // tanh v = c where v is half the logarithm of (1 + c)/(1 − c).
+      const one = wholeNumber(1);
+      return deeper(v, divide(apply("ln", divide(add(one, c), subtract(one, c))), wholeNumber(2)));
+    }
     default:
       return null;
   }

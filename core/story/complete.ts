@@ -69,6 +69,7 @@ const BUILT_IN: Readonly<Record<string, string>> = {
   atan: "arc tangent",
   sinh: "hyperbolic sine",
   cosh: "hyperbolic cosine",
+  tanh: "hyperbolic tangent",
   floor: "rounded down",
   ceil: "rounded up",
   round: "rounded",

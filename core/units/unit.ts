@@ -1,3 +1,4 @@
+import pluralize from "pluralize";
 import { remembered } from "../numeric";
 
 /**
@@ -96,46 +97,18 @@ const CODES = new Set(
   ),
 );
 const CENTS = new Set(["cent", "ct", "¢"]);
-const IRREGULAR: Readonly<Record<string, string>> = {
-  people: "person",
-  men: "man",
-  women: "woman",
-  children: "child",
-  feet: "foot",
-  inches: "inch",
-  mice: "mouse",
-  geese: "goose",
-  teeth: "tooth",
-  leaves: "leaf",
-  loaves: "loaf",
-  knives: "knife",
-  shelves: "shelf",
-  halves: "half",
-  wolves: "wolf",
-  buses: "bus",
-  gases: "gas",
-  series: "series",
-  species: "species",
-  dozens: "dozen",
-};
+/** Words that count twelve, or are themselves both one and many. */
+const KEPT: ReadonlySet<string> = new Set(["dozen", "series", "species", "gas", "lens", "bus", "plus"]);
 
-/** One thing of a counted noun: lanterns → lantern, batches → batch, pastries → pastry. */
-export function singular(noun: string): string {
-  const known = IRREGULAR[noun];
-  if (known) return known;
-  if (noun.length > 3 && noun.endsWith("ies")) return `${noun.slice(0, -3)}y`;
-  if (/(?:s|x|z|ch|sh)es$/.test(noun) && noun.length > 4)
-    return /(?:[aeiou]ses|[^aeiou]?izes)$/.test(noun) ? noun.slice(0, -1) : noun.slice(0, -2);
-  return noun.length > 2 && noun.endsWith("s") && !/(?:ss|us|is)$/.test(noun) ? noun.slice(0, -1) : noun;
-}
+/** One thing of a counted noun: lanterns → lantern, batches → batch, movies → movie, people → person. */
+export const singular: (noun: string) => string = remembered(1000, (noun) =>
+  KEPT.has(noun) || noun.length < 3 ? noun : pluralize.singular(noun),
+);
 
 /** Many things of a counted noun, for sentences. */
-export function plural(noun: string): string {
-  const irregular = Object.entries(IRREGULAR).find(([, one]) => one === noun);
-  if (irregular) return irregular[0];
-  if (/[^aeiou]y$/.test(noun)) return `${noun.slice(0, -1)}ies`;
-  return /(?:s|x|z|ch|sh)$/.test(noun) ? `${noun}es` : `${noun}s`;
-}
+export const plural: (noun: string) => string = remembered(1000, (noun) =>
+  noun === "dozen" ? "dozens" : noun === "series" || noun === "species" ? noun : pluralize.plural(noun),
+);
 
 const ATOM = /^(?:[$€£¥₹₽₩₺₴¢%‰]|°[CF]|\p{L}[\p{L}\p{Nd}_-]*)/u;
 const POWER = /^(?:\^\s*(-?\d+(?:\.\d+)?|\(-?\d+\))|([²³]))/;

@@ -166,7 +166,7 @@ export const numberOf = (s: Spot): Expression => numberOfSpot(s);
 /** A fraction of a spot: itself, or its nearest double. */
 export const fractionOf = (s: Spot): Rational => s.rational ?? rationalOfDouble(s.at);
 
-export const show = (r: Rational): string => decimalText(r) ?? short(toDouble(r));
+export const show = (r: Rational): string => decimalText(r)?.replace("-", "−") ?? short(toDouble(r));
 export const showSpot = (s: Spot): string => (s.rational ? show(s.rational) : short(s.at));
 export const short = (x: number): string => String(Number(x.toPrecision(6))).replace(/^-/, "−");
 
