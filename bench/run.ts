@@ -5,7 +5,7 @@ import { analyse, buildModel, type CaseFile, type Plan } from "#core/model";
 import { sentenceOf } from "#core/explain";
 import { compileNumber, resolve, type Expression, type NumberFunction } from "#core/formula";
 import { rationalOfDecimal, type Rational } from "#core/numeric";
-import { FunctionTable, findBest, findRoots } from "#core/solve";
+import { FunctionTable, findBest, findRoots, spotOfRational } from "#core/solve";
 import { rankModels, solveLeastSquares } from "#core/fit";
 import { solvePlan, valueAt, type Program } from "#core/plan";
 import { solveCompiled } from "#shared/compiledPlan";
@@ -146,13 +146,14 @@ const slow: [number, string][] = [];
 for (const p of plain) {
   const e = read(p.formula!);
   const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational];
+  const range = { from: spotOfRational(a), to: spotOfRational(b) };
   const f = compileNumber(e, table.number);
   const [lo, hi] = [Number(a.valueOf()), Number(b.valueOf())];
   if (scanRoots(f, lo, hi).length < p.roots.length) missedByScan++;
-  if (findRoots(e, table, a, b).roots.length < p.roots.length) missedByUs++;
+  if (findRoots(e, table, range).roots.length < p.roots.length) missedByUs++;
   const r = pair(
     () => {
-      sink += findRoots(e, table, a, b).roots.length;
+      sink += findRoots(e, table, range).roots.length;
     },
     () => {
       sink += scanRoots(f, lo, hi).length;
@@ -182,10 +183,11 @@ const optima = (
 const bestRatios = optima.map((p) => {
   const e = read(p.formula!);
   const [a, b] = p.interval.map((t) => rationalOfDecimal(t)!) as [Rational, Rational];
+  const range = { from: spotOfRational(a), to: spotOfRational(b) };
   const f = compileNumber(e, table.number);
   return pair(
     () => {
-      sink += findBest(e, table, a, b, 1).status.length;
+      sink += findBest(e, table, range, 1).status.length;
     },
     () => {
       sink += scanBest(f, Number(a.valueOf()), Number(b.valueOf()));

@@ -127,7 +127,7 @@ describe("estimates", () => {
   };
   it("inside the data, beyond the last row, before the first, with the date", () => {
     expect(say(4.5).says).toBe("N(4.5), on 6 February 2031, is about 906 people, inside the data.");
-    expect(say(12).says).toBe("N(12), on 31 March 2031, is 4,953.14 people, 3 weeks beyond the last row.");
+    expect(say(12).says).toBe("N(12), on 31 March 2031, is about 4,953 people, 3 weeks beyond the last row.");
     expect(say(-1).estimate.beyond).toBe(-1);
   });
   it("of a revenue or of pieces made from fits too, without a band", () => {

@@ -52,6 +52,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
   let exact: Rational | null = rationalOfDouble(0);
   let sum = new Enclosure(0, 0);
   let isImproper = false;
+  const room: Room = { cells: MAX_CELLS };
   for (const part of partition([e], table, { from: spotOfRational(from), to: spotOfRational(to) })) {
     if (part.kind === "place") continue;
     const start = part.kind === "open" ? part.lo : hullOf(part).lo;
@@ -65,7 +66,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
       continue;
     }
     exact = null;
-    const piece = cellIntegral(f, part, table);
+    const piece = cellIntegral(f, part, table, room);
     if (!("lo" in piece)) return piece;
     isImproper ||= piece.isImproper;
     sum = iv.add(sum, new Enclosure(piece.lo, piece.hi));
@@ -88,6 +89,12 @@ function exactPiece(f: Expression, cell: CellPart): Rational | null {
   return poly.valueAt(whole, cell.to.rational).sub(poly.valueAt(whole, cell.from.rational));
 }
 
+/** Cells left for all of one integral. */
+interface Room {
+  cells: number;
+}
+const COARSE_CELLS = 1000;
+
 type Failed = Integral & { ok: false };
 
 /** The integral over one cell: the middle by series, each end by what is known of it. */
@@ -95,6 +102,7 @@ function cellIntegral(
   f: Expression,
   cell: CellPart,
   table: FunctionTable,
+  room: Room,
 ): { lo: number; hi: number; isImproper: boolean } | Failed {
   const { from, to } = cell;
   if (!from || !to) return { ok: false, reason: "work", near: from?.at ?? to?.at ?? 0 };
@@ -104,9 +112,11 @@ function cellIntegral(
   const tail = endIntegral(f, to, -1, width, table);
   if ("ok" in tail) return tail;
   // Where the fine bounds cost too much, coarser ones are still proven.
-  const fine = bounded(f, table, head.edge, tail.edge, REL_TOL);
+  const fine = bounded(f, table, head.edge, tail.edge, REL_TOL, room);
   const isHard = "ok" in fine && fine.reason === "work";
-  const middle = isHard ? bounded(f, table, head.edge, tail.edge, COARSE_REL_TOL) : fine;
+  const middle = isHard
+    ? bounded(f, table, head.edge, tail.edge, COARSE_REL_TOL, { cells: room.cells + COARSE_CELLS })
+    : fine;
   if ("ok" in middle) return middle;
   const all = iv.add(iv.add(head.sum, middle), tail.sum);
   return { lo: all.lo, hi: all.hi, isImproper: head.isImproper || tail.isImproper };
@@ -166,16 +176,16 @@ function bounded(
   a: number,
   b: number,
   relTol: number,
+  room: Room,
 ): Enclosure | (Integral & { ok: false }) {
   const f = compileEnclosure(e, table.enclosure);
   const series = compileSeries(e, table.series);
   const size = scaleOf(e, table, a, b, relTol);
   const stack: [number, number, number][] = [[a, b, 0]];
   let sum = new Enclosure(0, 0);
-  let cells = 0;
   while (stack.length > 0) {
     const [lo, hi, depth] = stack.pop()!;
-    if (++cells > MAX_CELLS) return { ok: false, reason: "work", near: lo };
+    if (--room.cells < 0) return { ok: false, reason: "work", near: lo };
     const m = lo + (hi - lo) / 2;
     const box = new Enclosure(lo, hi);
     const rest = series(variableSeries(box, ORDER))?.[ORDER];

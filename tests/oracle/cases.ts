@@ -13,6 +13,8 @@ const RANGES: readonly (readonly [number, number])[] = [
   [-10, 10],
   [0, 100],
 ];
+/** How far out an endless range is looked at. */
+const FAR = 3000;
 const LEVELS = [0, 1, 2, -1, 3, 5, 10, 0.5, 7, -2];
 
 /** A case with two random functions, and a question of every kind about them. */
@@ -45,18 +47,29 @@ export function randomWorld(c: Chance): World {
       (x: number) => p.at({ v: x, off: Number.isInteger(x) ? 0 : Math.abs(x) * 2.5e-16 }),
     ]),
   );
+  const open = c.once(6) && !pieces ? c.of(["to", "from", "both"] as const) : null;
+  const start = open === "from" || open === "both" ? undefined : from;
+  const end = open === "to" || open === "both" ? undefined : to;
   return {
-    from,
-    to,
+    from: start ?? -FAR,
+    to: end ?? FAR,
     whole,
+    isOpen: open !== null,
     functions: values,
     document: {
       format: "pasear-case",
       version: 1,
       title: "Random",
-      variables: [{ name: "x", from, to, ...(whole ? { whole: true } : {}) }],
+      variables: [
+        {
+          name: "x",
+          ...(start === undefined ? {} : { from: start }),
+          ...(end === undefined ? {} : { to: end }),
+          ...(whole ? { whole: true } : {}),
+        },
+      ],
       functions,
-      questions: questions(c, from, to, Object.keys(values)),
+      questions: questions(c, from, to, Object.keys(values)).filter((q) => open === null || q.ask !== "compare"),
     },
   };
 }

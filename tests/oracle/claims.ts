@@ -17,6 +17,8 @@ export interface World {
   readonly from: number;
   readonly to: number;
   readonly whole: boolean;
+  /** the range has no end on one side or both; it is looked at as far as from and to say */
+  readonly isOpen: boolean;
   readonly document: CaseFile;
 }
 
@@ -54,6 +56,8 @@ function inputs(w: World, c: Chance, near: readonly number[]): number[] {
   const width = w.to - w.from;
   for (let i = 0; i <= SAMPLES; i++) out.push(w.from + (width * (i + 0.4 * c.next())) / SAMPLES);
   for (let n = Math.ceil(w.from); n <= Math.min(w.to, Math.ceil(w.from) + 60); n++) out.push(n, n + 1e-7, n - 1e-7);
+  // Of an endless range most happens near 0, but far out counts as well.
+  if (w.isOpen) for (let i = 0; i <= SAMPLES; i++) out.push((i / SAMPLES - 0.5) * 80 + 0.01 * c.next());
   for (const x of near) for (const k of [3, 5, 7, 9]) out.push(x - width * 10 ** -k, x + width * 10 ** -k);
   return out.filter((x) => x >= w.from && x <= w.to).sort((a, b) => a - b);
 }
@@ -65,6 +69,13 @@ const marksOf = (f: Finding): number[] =>
     f.bound?.at ?? null,
     ...f.jumps,
   ].filter((x): x is number => x !== null && Number.isFinite(x));
+
+/** Of a finding that repeats only the first period is told: an input further on stands for the one it repeats. */
+function folded(f: Finding, x: number): number {
+  const every = f.repeats?.every;
+  const start = f.about.from ?? (f.about.to !== null && every ? f.about.to - every : 0);
+  return every ? start + ((((x - start) % every) + every) % every) : x;
+}
 
 /** The first value found that contradicts a finding called complete; null where none does. */
 export function contradiction(f: Finding, q: Question, w: World, c: Chance): Contradiction | null {
@@ -118,7 +129,11 @@ function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string 
       return `${here.y} off at ${x}, told as equal everywhere`;
     if (before && before.y * here.y < 0 && Number.isFinite(before.slack) && Number.isFinite(here.slack)) {
       const crossing = closeIn(difference, before.x, here.x);
-      if (crossing !== null && !known(crossing, near * 20)) return `a crossing near ${crossing} is missing`;
+      const at = crossing === null ? null : folded(f, crossing);
+      const wraps =
+        f.repeats && at !== null && (known(at + f.repeats.every, 1e-6) || known(at - f.repeats.every, 1e-6));
+      if (at !== null && !wraps && !known(at, Math.max(near * 20, f.repeats ? 1e-6 : 0)))
+        return `a crossing near ${crossing} is missing`;
     }
     before = here;
   }
@@ -141,6 +156,8 @@ function closeIn(value: Value, lo: number, hi: number): number | null {
     if (y * fa > 0) [a, fa] = [m, y];
     else b = m;
   }
+  // Beside a hole both sides come to 0, and nothing is taken.
+  if (Number.isNaN(f(Math.abs(a) < 1e-12 ? 0 : Number(a.toPrecision(12))))) return null;
   const left = Math.abs(f(a));
   const right = Math.abs(f(b));
   return Math.max(left, right) < 1e-6 * Math.max(start, 1e-3) ? a : null;
@@ -152,8 +169,10 @@ function checkWhere(f: Finding, difference: Value, relation: string, w: World, c
     const here = sampleAt(difference, x);
     if (!Number.isFinite(here.slack) || Math.abs(here.y) <= here.slack) continue;
     const holds = !Number.isNaN(here.y) && (relation.startsWith(">") ? here.y > 0 : here.y < 0);
-    const claimed = f.status === "everywhere" || (f.status === "found" && f.stretches.some((s) => isInStretch(x, s)));
-    if (holds !== claimed && !f.stretches.some((s) => isNearEnd(x, s, by + Math.abs(x) * 1e-9)))
+    const at = folded(f, x);
+    const claimed = f.status === "everywhere" || (f.status === "found" && f.stretches.some((s) => isInStretch(at, s)));
+    const slack = by + Math.abs(x) * 1e-9 + (f.repeats ? 1e-6 : 0);
+    if (holds !== claimed && !f.stretches.some((s) => isNearEnd(at, s, slack)))
       return `${holds ? "holds" : Number.isNaN(here.y) ? "has no value" : "does not hold"} at ${x} (${here.y}), told otherwise`;
   }
   return null;
@@ -185,7 +204,9 @@ function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: Chance)
   }
   if (f.bound && f.bound.value !== null && f.bound.at !== null) {
     const { at, value: limit } = f.bound;
-    const close = [at - 1e-9, at + 1e-9].map(plainly(value)).filter((y) => !Number.isNaN(y));
+    // A logarithm comes slowly: beside 0 doubles can go much closer.
+    const step = at === 0 ? 1e-280 : 1e-9;
+    const close = [at - step, at + step].map(plainly(value)).filter((y) => !Number.isNaN(y));
     if (close.length > 0 && !close.some((y) => Math.abs(y - limit) <= 0.2 * Math.max(1, Math.abs(limit))))
       return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;
   }
