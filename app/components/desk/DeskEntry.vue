@@ -30,16 +30,18 @@ watch([text, () => props.document], () => {
   mathematics.value = latex ? { latex, now: true } : mathematics.value && { ...mathematics.value, now: false };
 });
 
-/** Lines that work in this very case, as it stands. */
+/** Lines that work in this very case, as it stands; only functions in one unit are set against each other. */
 const examples = computed(() => {
   const functions = props.document.functions ?? [];
-  const [first, second] = functions;
+  const [first] = functions;
   const variable = props.document.variables?.[0]?.name ?? "x";
-  const together = second && second.of === first!.of;
+  const pair = functions
+    .flatMap((f, i) => functions.slice(i + 1).map((g) => [f, g] as const))
+    .find(([f, g]) => f.of === g.of && f.unit === g.unit);
   return {
     given: "F = 180 $",
-    function: together ? `D(${first!.of}) = ${first!.name} − ${second.name}` : `f(${variable}) = 3${variable} + 2`,
-    question: together ? `${first!.name} = ${second.name} ?` : first ? `${first.name} = 0 ?` : null,
+    function: pair ? `D(${pair[0].of}) = ${pair[0].name} − ${pair[1].name}` : `f(${variable}) = 3${variable} + 2`,
+    question: pair ? `${pair[0].name} = ${pair[1].name} ?` : first ? `${first.name} = 0 ?` : null,
   };
 });
 
