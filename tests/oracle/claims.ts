@@ -197,16 +197,20 @@ function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: Chance)
         .filter((x) => x >= w.from && x <= w.to)
         .map((x) => plainly(value)(x) * sense)
         .filter((y) => !Number.isNaN(y));
-    const [far, close] = [side(3), side(9)].map((l) => Math.max(...l, -Infinity)) as [number, number];
-    const isSure = [at - 1e-9, at + 1e-9].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
-    if (isSure && close !== -Infinity && far !== -Infinity && far !== Infinity && close <= far)
-      return `does not grow towards ${at}: ${far}, then ${close}`;
+    // Growth may be as slow as a logarithm's; what settles down to one number does not grow.
+    const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
+    const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
+    const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.max(1, Math.abs(last)));
+    if (isSure && Number.isFinite(last) && isFlat) return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
   }
   if (f.bound && f.bound.value !== null && f.bound.at !== null) {
     const { at, value: limit } = f.bound;
     // A logarithm comes slowly: beside 0 doubles can go much closer.
-    const step = at === 0 ? 1e-280 : 1e-9;
-    const close = [at - step, at + step].map(plainly(value)).filter((y) => !Number.isNaN(y));
+    const steps = at === 0 ? [1e-9, 1e-280] : [1e-9];
+    const close = steps
+      .flatMap((step) => [at - step, at + step])
+      .map(plainly(value))
+      .filter((y) => !Number.isNaN(y));
     if (close.length > 0 && !close.some((y) => Math.abs(y - limit) <= 0.2 * Math.max(1, Math.abs(limit))))
       return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;
   }
