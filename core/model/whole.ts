@@ -125,9 +125,9 @@ class WholeSearch {
     else if (order === 0) this.best.push(r);
   }
   private compare(a: ValueAt & { kind: "value" }, b: ValueAt & { kind: "value" }): -1 | 0 | 1 | null {
-    if (a.exact && b.exact) return (Math.sign(a.exact.compare(b.exact)) * this.sense) as -1 | 0 | 1;
     if (a.lo > b.hi) return this.sense;
     if (b.lo > a.hi) return -this.sense as -1 | 1;
+    if (a.exact && b.exact) return (Math.sign(a.exact.compare(b.exact)) * this.sense) as -1 | 0 | 1;
     return areEqualValues(a, b) ? 0 : null;
   }
 

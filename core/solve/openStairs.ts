@@ -10,7 +10,7 @@ import type { FunctionTable } from "./table";
 /** Steps of which a stretch may have before its stairs are taken apart one by one. */
 const FEW_STEPS = 80;
 /** Stretches looked at before the rest is left open. */
-const MAX_STRETCHES = 500;
+const MAX_STRETCHES = 300;
 
 /**
  * Stairs with too many steps to list, one by one only where that matters: elsewhere their bounds are enough.

@@ -77,13 +77,27 @@ export type OptimumSearch = (
   | { readonly status: "unsettled"; readonly open: readonly OpenStretch[] }
 ) & { readonly parts: readonly Part[]; readonly period: Period | null };
 
-/** A value that is taken, at a place or all along a stretch. */
-interface Taken {
-  readonly low: number;
-  readonly high: number;
-  readonly exact: Rational | null;
-  readonly form: Expression | null;
-  readonly at: { readonly spot: Spot; readonly kind: "interior" | "endpoint" } | Flat;
+type Known = ValueAt & { readonly kind: "value" };
+type TakenAt = { readonly spot: Spot; readonly kind: "interior" | "endpoint" } | Flat;
+
+/** A value that is taken, at a place or all along a stretch. What it is exactly is worked out for rivals of the best only. */
+class Taken {
+  constructor(
+    private readonly value: Known,
+    readonly at: TakenAt,
+  ) {}
+  get low(): number {
+    return this.value.lo;
+  }
+  get high(): number {
+    return this.value.hi;
+  }
+  get exact(): Rational | null {
+    return this.value.exact;
+  }
+  get form(): Expression | null {
+    return this.value.form;
+  }
 }
 
 /**
@@ -220,13 +234,7 @@ class BestSearch {
       return;
     }
     const isEnd = (p.because === "range" && !this.isRepeated) || this.breaksAt(i);
-    this.taken.push({
-      low: value.lo,
-      high: value.hi,
-      exact: value.exact,
-      form: value.form,
-      at: { spot: p.spot, kind: isEnd ? "endpoint" : "interior" },
-    });
+    this.taken.push(new Taken(value, { spot: p.spot, kind: isEnd ? "endpoint" : "interior" }));
   }
 
   /** Whether a side of a place is cut off, or joined by a jump. */
@@ -245,7 +253,8 @@ class BestSearch {
     const isSound = !(near.flags & (EMPTY | PARTIAL | BROKEN));
     if (same(there, f) && isSound) return true;
     const [a, b] = [valueOf(there, spot, this.table), valueAt(f, spot, this.table)];
-    return a.kind === "value" && b.kind === "value" && isSound && areEqualValues(a, b);
+    if (a.kind !== "value" || b.kind !== "value" || !isSound || a.hi < b.lo || b.hi < a.lo) return false;
+    return areEqualValues(a, b);
   }
 
   private lookAtCell(cell: CellPart, i: number): void {
@@ -262,7 +271,7 @@ class BestSearch {
         closedLo: before?.kind === "place",
         closedHi: after?.kind === "place",
       };
-      this.taken.push({ ...level, at: flat });
+      this.taken.push(new Taken(level, flat));
       return;
     }
     for (const side of [1, -1] as const) {
@@ -275,11 +284,11 @@ class BestSearch {
   }
 
   /** The value of a formula that is constant on its cell; null where it is not. */
-  private levelOf(f: Expression, cell: CellPart): Omit<Taken, "at"> | null {
+  private levelOf(f: Expression, cell: CellPart): Known | null {
     if (dependsOnVariable(f) && !isLevel(f, cell, this.table)) return null;
     const inner = innerPoints(cell)[0];
     const v = inner === undefined ? null : valueOf(f, spotOfRational(rationalOfDouble(inner)), this.table);
-    return v?.kind === "value" ? { low: v.lo, high: v.hi, exact: v.exact, form: v.form } : null;
+    return v?.kind === "value" ? v : null;
   }
 
   // ---- judging -----------------------------------------------------------------------------------------------

@@ -70,7 +70,7 @@ export interface Range {
 export interface Work extends Budget {
   cells: number;
 }
-export const newWork = (boxes = 2 * MAX_BOXES, cells = 1600): Work => ({ boxes, cells });
+export const newWork = (boxes = MAX_BOXES, cells = 1300): Work => ({ boxes, cells });
 
 /** Steps of one stair that are taken apart one by one. */
 export const MAX_STEPS = 600;
