@@ -15,7 +15,7 @@ import {
 /** The answer to a question as a plain sentence, in the units and words of the story. */
 export function sentenceOf(f: Finding, model: Model): string {
   if (f.status === "error") return f.message ?? "This question could not be answered.";
-  return new Speaker(f, model).say();
+  return new Speaker(f, model).sentence();
 }
 
 class Speaker {
@@ -37,7 +37,15 @@ class Speaker {
     this.output = model.functions.get(this.name)?.unit ?? null;
   }
 
-  say(): string {
+  /** The answer; of one that comes again for ever, how often. */
+  sentence(): string {
+    const said = this.say();
+    const { repeats, status, solutions, stretches } = this.f;
+    if (!repeats || status !== "found" || solutions.length + stretches.length === 0) return said;
+    return `${said.replace(/\.$/, "")}, and again every ${formatQuantity(repeats.every, this.input)}.`;
+  }
+
+  private say(): string {
     const { f } = this;
     switch (f.ask) {
       case "meet":

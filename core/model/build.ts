@@ -30,8 +30,11 @@ import {
   integrate,
   polynomialExpression,
   polynomialForm,
+  newWork,
   partition,
   spotOfEnd,
+  spotOfRational,
+  valueAt,
   type CellPart,
   type Piece,
   type Spot,
@@ -507,7 +510,26 @@ class Builder {
       rows.x.reduce((m, v) => Math.max(m, v), -Infinity),
     ];
     this.fits.set(row.name, { by, fit, skipped: rows.skipped, from, to });
+    if (by.model === "own") this.sayBreaks(row, path, form.expression, from, to);
     return { text: form.text, latex: form.latex };
+  }
+
+  /** A formula of one's own may pass through the rows and still have no value between two of them. */
+  private sayBreaks(row: FunctionRow, path: string, e: Expression, from: number, to: number): void {
+    if (!(from < to)) return;
+    const [start, end] = [from, to].map((x) => spotOfRational(rationalOfDouble(x)));
+    const parts = partition([e], this.table, { from: start!, to: end! }, newWork(2000, 100));
+    const gap = parts.find(
+      (p) =>
+        (p.kind === "cell" && p.formulas[0] === null) ||
+        (p.kind === "place" && valueAt(e, p.spot, this.table).kind === "none"),
+    );
+    if (!gap) return;
+    const near = gap.kind === "place" ? gap.spot.at : gap.kind === "cell" ? (gap.from?.at ?? from) : from;
+    this.warn(
+      path,
+      `${row.name} has no value at ${row.of} = ${Number(near.toPrecision(6))}, inside the data: the fitted formula breaks there, whatever it misses on the rows.`,
+    );
   }
 
   private checkData(): void {

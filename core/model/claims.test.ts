@@ -112,6 +112,8 @@ describe("what comes again for ever is told once", () => {
       repeats: { every: 12 },
       solutions: [{ at: 3, exact: "3" }],
     }));
+  it("says so", () =>
+    expect(ask("5 + 2 sin(pi x/6)", 0, null, reach(6)).says).toBe("f is 6 at x = 1 and x = 5, and again every 12."));
   it("a wave without any range", () =>
     expect(ask("sin(x)", null, null, greatest)).toMatchObject({ value: 1, solutions: [{ exact: "pi/2" }] }));
 });

@@ -194,4 +194,29 @@ describe("estimates", () => {
     expect(findings[0]!.value).toBeCloseTo(5.8, 12);
     expect(findings[0]!.estimate!.high! - 5.8).toBeCloseTo(4.1249, 3);
   });
+  it("a formula of one's own that breaks between two rows says where", () => {
+    const rows = [0, 1, 2, 3, 4, 5, 6].map((t) => [t, 5 / (t - 2.5) + 0.01 * t]);
+    const { model } = analyse({
+      ...followers,
+      variables: [{ name: "t" }],
+      data: [{ name: "followers", columns: [{ name: "t" }, { name: "people" }], rows }],
+      functions: [
+        {
+          name: "N",
+          of: "t",
+          by: {
+            kind: "fit",
+            data: "followers",
+            x: "t",
+            y: "people",
+            model: "own",
+            text: "a/(t - b)",
+            start: { a: 4, b: 2.4 },
+          },
+        },
+      ],
+      questions: [],
+    });
+    expect(model.warnings.map((w) => w.message).join()).toMatch(/N has no value at t = 2\.50\d+, inside the data/);
+  });
 });
