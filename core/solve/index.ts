@@ -1,6 +1,7 @@
 export { FunctionTable, holds, type Definition, type Piece } from "./table";
 export { findRoots, type Root, type RootKind, type RootSearch, type Stretch } from "./roots";
-export { findBest, turningParts, type Attained, type Best, type Bound, type Flat, type OptimumSearch } from "./optima";
+export type { Attained, Best, Bound, Flat } from "./bestSearch";
+export { findBest, turningParts, type OptimumSearch } from "./optima";
 export { whereRelation, leastOf, type Leader, type LeaderSearch, type Relation, type RelationSearch } from "./signs";
 export { integrate, type Integral } from "./integrate";
 export { inline } from "./inline";

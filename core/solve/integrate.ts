@@ -8,7 +8,8 @@ import {
   variableSeries,
   type Expression,
 } from "../formula";
-import { Leading, vanishes, type Term } from "./leading";
+import { vanishes, type Term } from "./growth";
+import { Leading } from "./leading";
 import { partition, type CellPart } from "./partition";
 import { polynomialForm } from "./rationalForm";
 import { spotOfRational, type Spot } from "./spot";

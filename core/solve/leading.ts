@@ -21,30 +21,11 @@ import {
 } from "../formula";
 import { exactRational, isExactlyZero } from "./constant";
 import { encloseConstant } from "./exactForm";
+import { MARGIN, grows, isNought, orderBound, vanishes, type Growth, type Term } from "./growth";
 import { rationalForm, polynomialForm } from "./rationalForm";
 import { putIn, signAtSpot, type Spot } from "./spot";
 import { clearDenominators, constantSign, signed, termsOf } from "./terms";
 import type { FunctionTable } from "./table";
-
-/**
- * What a function is on one side of a place: with x = p ± t (or ±1/t far out) and L = ln(1/t), its value lies in c · t^r · L^s · exp(w)
- * for every t of (0, δ]. The scale is exp(−1/t^m) ≪ t^r ≪ 1/L ≪ 1 ≪ L ≪ t^−r ≪ exp(1/t^m).
- * Source: Hardy, Orders of Infinity, chapter 2; Gruntz, On Computing Limits in a Symbolic Manipulation System, for the comparison of growth.
- */
-export interface Term {
-  /** holds value / (t^r L^s exp w) for all t of (0, δ] */
-  readonly c: Enclosure;
-  readonly r: Rational;
-  readonly s: Rational;
-  /** an exponent that goes to plus or minus infinity as t goes to 0 */
-  readonly w: Growth | null;
-  /** what that quotient comes to as t goes to 0, as a number without variable; null where not known */
-  readonly lead: Expression | null;
-}
-interface Growth {
-  readonly term: Term;
-  readonly source: Expression;
-}
 
 /** The side of a place that is looked at: beyond a spot, or far out. */
 export interface Approach {
@@ -60,30 +41,15 @@ const ZERO_EXPRESSION = wholeNumber(0);
 const ONE_EXPRESSION = wholeNumber(1);
 const point = (x: number): Enclosure => new Enclosure(x, x);
 const UNIT = point(1);
-/** Margin for bounds computed on plain doubles: far more than their rounding. */
-const MARGIN = 1 + 1e-9;
 /** Highest order of a zero that is looked for. */
 const MAX_ORDER = 8;
 
 const plainTerm = (c: Enclosure, lead: Expression | null): Term => ({ c, r: ZERO, s: ZERO, w: null, lead });
 const NOTHING_THERE: Term = plainTerm(point(0), ZERO_EXPRESSION);
-const isNought = (t: Term): boolean => t.c.lo === 0 && t.c.hi === 0;
 const isUsable = (v: Enclosure): boolean =>
   !(v.flags & (EMPTY | PARTIAL | BROKEN)) && Number.isFinite(v.lo) && Number.isFinite(v.hi);
 const isDecided = (t: Term): boolean => !containsZero(t.c);
 
-/** Whether values go to 0. */
-export function vanishes(t: Term): boolean {
-  if (isNought(t)) return true;
-  if (t.w) return t.w.term.c.hi < 0;
-  return signOf(t.r) > 0 || (isZero(t.r) && signOf(t.s) < 0);
-}
-/** Whether values go to plus or minus infinity, if they have a sign. */
-export function grows(t: Term): boolean {
-  if (isNought(t)) return false;
-  if (t.w) return t.w.term.c.lo > 0;
-  return signOf(t.r) < 0 || (isZero(t.r) && signOf(t.s) > 0);
-}
 const isPlain = (t: Term): boolean => isZero(t.r) && isZero(t.s) && t.w === null;
 
 /** Leading terms of expressions that are smooth beside a place. */
@@ -508,26 +474,4 @@ function squareRootOf(e: Expression): { square: Expression } | null {
   if (e.kind === "multiply" && !dependsOnVariable(e.a) && e.b.kind === "apply" && e.b.name === "sqrt")
     return { square: multiply(power(e.a, wholeNumber(2)), e.b.a) };
   return null;
-}
-
-/**
- * Greatest value of t^a L^b exp(w) on (0, δ], for a product that goes to 0 with t; null where that cannot be bounded.
- * Where an exponential decides, L is replaced by the larger 1/t.
- */
-export function orderBound(a: number, b: number, w: Term | null, delta: number): number | null {
-  const logarithm = -Math.log(delta);
-  if (!w) {
-    if (a < 0 || (a === 0 && b > 0) || logarithm < 1) return null;
-    const atEnd = delta ** a * logarithm ** b;
-    const inside = b > 0 && logarithm < b / a ? (b / (a * Math.E)) ** b : 0;
-    return Math.max(atEnd, inside) * MARGIN;
-  }
-  const decay = -w.c.hi;
-  const m = -toDouble(w.r);
-  if (!(decay > 0) || !(m > 0) || signOf(w.s) < 0 || logarithm < 1) return null;
-  // With y = t^−m the product is at most exp(−decay y) y^q.
-  const q = -(a - Math.max(b, 0)) / m;
-  const y = delta ** -m;
-  const at = (z: number) => Math.exp(-decay * z + q * Math.log(z));
-  return (q <= 0 || y >= q / decay ? at(y) : at(q / decay)) * MARGIN + Number.MIN_VALUE;
 }

@@ -1,0 +1,377 @@
+import { rationalOfDouble, toDouble, type Rational } from "../numeric";
+import { BROKEN, EMPTY, Enclosure, PARTIAL } from "../interval";
+import { compileEnclosure, dependsOnVariable, differentiate, parts, same, subtract, type Expression } from "../formula";
+import { isExactlyZero } from "./constant";
+import type { ExactForm } from "./exactForm";
+import { inline } from "./inline";
+import { limitAt } from "./limits";
+import { newWork, type CellPart, type Part, type PlacePart } from "./partition";
+import { spotOfRational, type Spot } from "./spot";
+import { areMirrored } from "./symmetry";
+import type { FunctionTable } from "./table";
+import { areEqualValues, branchAt, valueAt, valueOf, type ValueAt } from "./valueAt";
+import { withoutNothing } from "./withoutNothing";
+import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch } from "./zerosIn";
+
+/** An input at which the best value is taken. */
+export interface Best {
+  readonly at: number;
+  readonly lo: number;
+  readonly hi: number;
+  readonly kind: "interior" | "endpoint";
+  readonly exact: ExactForm | null;
+  readonly spot: Spot;
+}
+
+export interface Flat {
+  readonly lo: number;
+  readonly hi: number;
+  readonly from: Spot | null;
+  readonly to: Spot | null;
+  readonly closedLo: boolean;
+  readonly closedHi: boolean;
+}
+
+/** What is approached and not taken: a value (null: there is no bound), and where (null: far out). */
+export interface Bound {
+  readonly value: number | null;
+  readonly form: Expression | null;
+  readonly at: number | null;
+  /** far out: towards which side */
+  readonly side: 1 | -1;
+}
+
+export interface Attained {
+  readonly status: "attained";
+  /** every input with the best value; several are ties */
+  readonly best: readonly Best[];
+  /** the best value, with proven bounds */
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  readonly exactValue: Rational | null;
+  readonly form: Expression | null;
+  /** stretches on which the best value is taken throughout */
+  readonly flat: readonly Flat[];
+  readonly complete: boolean;
+  /** what keeps it from being complete */
+  readonly open: readonly OpenStretch[];
+}
+
+type Known = ValueAt & { readonly kind: "value" };
+type TakenAt = { readonly spot: Spot; readonly kind: "interior" | "endpoint" } | Flat;
+
+/** A value that is taken, at a place or all along a stretch. What it is exactly is worked out for rivals of the best only. */
+class Taken {
+  constructor(
+    private readonly value: Known,
+    readonly at: TakenAt,
+  ) {}
+  get low(): number {
+    return this.value.lo;
+  }
+  get high(): number {
+    return this.value.hi;
+  }
+  get exact(): Rational | null {
+    return this.value.exact;
+  }
+  get form(): Expression | null {
+    return this.value.form;
+  }
+}
+
+/** Holds the values that are taken on a range against the limits that are not. */
+export class BestSearch {
+  private readonly whole: Expression;
+  private readonly taken: Taken[] = [];
+  private readonly doubt: OpenStretch[] = [];
+  /** cells with a limit that is taken nowhere, as far as is known */
+  private readonly ends: { cell: CellPart; side: 1 | -1 }[] = [];
+
+  constructor(
+    e: Expression,
+    private readonly table: FunctionTable,
+    private readonly parts: readonly Part[],
+    private readonly sense: 1 | -1,
+    private readonly isRepeated: boolean,
+  ) {
+    this.whole = inline(e, table);
+    parts.forEach((p, i) => this.look(p, i));
+  }
+
+  private look(p: Part, i: number): void {
+    switch (p.kind) {
+      case "open":
+      case "stairs":
+        this.doubt.push(p.kind === "open" ? p : hullOf(p));
+        return;
+      case "quiet":
+        this.doubt.push(hullOf(p));
+        return;
+      case "place":
+        this.lookAtPlace(p, i);
+        return;
+      case "cell":
+        this.lookAtCell(p, i);
+    }
+  }
+
+  private cellAt(i: number): CellPart | null {
+    const p = this.parts[i];
+    return p?.kind === "cell" ? p : null;
+  }
+
+  private valueAtPlace(p: PlacePart, i: number): ValueAt {
+    const inner = p.because === "zero" ? (this.cellAt(i - 1)?.formulas[0] ?? this.cellAt(i + 1)?.formulas[0]) : null;
+    return inner ? valueOf(inner, p.spot, this.table) : valueAt(this.whole, p.spot, this.table);
+  }
+
+  private lookAtPlace(p: PlacePart, i: number): void {
+    if (this.isRepeated && i === this.parts.length - 1 && i > 0) return;
+    const value = this.valueAtPlace(p, i);
+    if (value.kind === "none") return;
+    if (value.kind === "open" || !Number.isFinite(value.lo) || !Number.isFinite(value.hi)) {
+      this.doubt.push({ lo: p.spot.lo, hi: p.spot.hi });
+      return;
+    }
+    const isEnd = (p.because === "range" && !this.isRepeated) || this.breaksAt(i);
+    this.taken.push(new Taken(value, { spot: p.spot, kind: isEnd ? "endpoint" : "interior" }));
+  }
+
+  /** Whether a side of a place is cut off, or joined by a jump. */
+  private breaksAt(i: number): boolean {
+    const p = this.parts[i];
+    if (p?.kind !== "place" || p.because === "zero") return false;
+    return [this.cellAt(i - 1), this.cellAt(i + 1)].some((c) => !c?.formulas[0] || !this.joins(c.formulas[0], p.spot));
+  }
+  /** Whether a formula goes on to the very value that the function has at a spot. */
+  private joins(f: Expression, spot: Spot): boolean {
+    const there = branchAt(this.whole, spot, this.table);
+    if (typeof there === "string") return false;
+    // Where a continuous function has a value, it comes to that value.
+    if (isContinuous(this.whole)) return true;
+    const near = compileEnclosure(f, this.table.enclosure)(new Enclosure(spot.lo, spot.hi));
+    const isSound = !(near.flags & (EMPTY | PARTIAL | BROKEN));
+    if (same(there, f) && isSound) return true;
+    const [a, b] = [valueOf(there, spot, this.table), valueAt(f, spot, this.table)];
+    if (a.kind !== "value" || b.kind !== "value" || !isSound || a.hi < b.lo || b.hi < a.lo) return false;
+    return areEqualValues(a, b);
+  }
+
+  private lookAtCell(cell: CellPart, i: number): void {
+    const f = cell.formulas[0];
+    if (!f) return;
+    const level = this.levelOf(f, cell);
+    if (level) {
+      const [before, after] = [this.parts[i - 1], this.parts[i + 1]];
+      const flat: Flat = {
+        lo: cell.from?.at ?? -Infinity,
+        hi: cell.to?.at ?? Infinity,
+        from: cell.from,
+        to: cell.to,
+        closedLo: before?.kind === "place",
+        closedHi: after?.kind === "place",
+      };
+      this.taken.push(new Taken(level, flat));
+      return;
+    }
+    for (const side of [1, -1] as const) {
+      const end = side > 0 ? cell.from : cell.to;
+      const place = this.parts[side > 0 ? i - 1 : i + 1];
+      const isInner = place?.kind === "place" && place.because === "zero";
+      if (end && (isInner || (place?.kind === "place" && this.joins(f, end)))) continue;
+      this.ends.push({ cell, side });
+    }
+  }
+
+  /** The value of a formula that is constant on its cell; null where it is not. */
+  private levelOf(f: Expression, cell: CellPart): Known | null {
+    if (dependsOnVariable(f) && !isLevel(f, cell, this.table)) return null;
+    const inner = innerPoints(cell)[0];
+    const v = inner === undefined ? null : valueOf(f, spotOfRational(rationalOfDouble(inner)), this.table);
+    return v?.kind === "value" ? v : null;
+  }
+
+  // ---- judging -----------------------------------------------------------------------------------------------
+
+  private worth(t: { low: number; high: number }): number {
+    return this.sense > 0 ? t.low : -t.high;
+  }
+  private hope(t: { low: number; high: number }): number {
+    return this.sense > 0 ? t.high : -t.low;
+  }
+
+  result():
+    | Attained
+    | { status: "unbounded" | "approached"; bound: Bound }
+    | { status: "undefined" }
+    | { status: "unsettled"; open: readonly OpenStretch[] } {
+    if (this.taken.length === 0 && this.ends.length === 0)
+      return this.doubt.length > 0 ? { status: "unsettled", open: this.doubt } : { status: "undefined" };
+    const level = this.taken.reduce((m, t) => Math.max(m, this.worth(t)), -Infinity);
+    const { top, infinite, open } = this.limits(level);
+    if (infinite) return { status: "unbounded", bound: infinite };
+    const doubt = [...open, ...this.doubt].filter((d) => this.mayBeat(d, level));
+    const rivals = this.taken.filter((t) => this.hope(t) >= level);
+    const beyond = top && this.beats(top, rivals);
+    if (beyond === "yes" && top)
+      return doubt.length > 0 ? { status: "unsettled", open: doubt } : { status: "approached", bound: top.bound };
+    if (beyond === "unclear" && top) doubt.push(top.stretch);
+    if (rivals.length === 0) return { status: "unsettled", open: doubt };
+    return this.attained(rivals, doubt);
+  }
+
+  /** The best of the limits that are taken nowhere; an infinite one ends the matter. */
+  private limits(level: number): { top: TopLimit | null; infinite: Bound | null; open: OpenStretch[] } {
+    let top: TopLimit | null = null;
+    const open: OpenStretch[] = [];
+    for (const { cell, side } of this.ends) {
+      const end = side > 0 ? cell.from : cell.to;
+      const f = cell.formulas[0]!;
+      if (!this.cellMayBeat(f, cell, level)) continue;
+      const room = cell.from && cell.to ? cell.to.lo - cell.from.hi : 1;
+      const limit = limitAt(f, end, end ? side : (-side as 1 | -1), room, this.table);
+      const bound = { at: end ? end.at : null, side: (end ? side : -side) as 1 | -1 };
+      if (limit.kind === "infinite") {
+        if (limit.sign === this.sense) return { top, infinite: { value: null, form: null, ...bound }, open };
+        continue;
+      }
+      const stretch = end
+        ? { lo: end.lo, hi: end.hi }
+        : side > 0
+          ? { lo: -Infinity, hi: cell.to?.hi ?? 0 }
+          : { lo: cell.from?.lo ?? 0, hi: Infinity };
+      const range = { low: limit.lo, high: limit.hi };
+      if (limit.kind === "open") {
+        if (this.hope(range) > level) open.push(end ? hullOf(cell) : stretch);
+        continue;
+      }
+      const found: TopLimit = {
+        ...range,
+        form: limit.form,
+        stretch,
+        bound: { value: limit.lo + (limit.hi - limit.lo) / 2, form: limit.form, ...bound },
+      };
+      if (!top || this.worth(found) > this.worth(top)) top = found;
+    }
+    return { top, infinite: null, open };
+  }
+
+  private cellMayBeat(f: Expression, cell: CellPart, level: number): boolean {
+    const { lo, hi } = hullOf(cell);
+    const v = compileEnclosure(f, this.table.enclosure)(new Enclosure(lo, hi));
+    return !!(v.flags & EMPTY) || !(this.hope({ low: v.lo, high: v.hi }) < level);
+  }
+
+  /** Whether a limit lies beyond all values that are taken. */
+  private beats(top: TopLimit, rivals: readonly Taken[]): "yes" | "no" | "unclear" {
+    if (rivals.every((t) => this.hope(t) < this.worth(top))) return "yes";
+    if (rivals.some((t) => this.worth(t) >= this.hope(top))) return "no";
+    return rivals.some((t) => t.form && top.form && isExactlyZero(subtract(t.form, top.form))) ? "no" : "unclear";
+  }
+
+  private attained(rivals: readonly Taken[], doubt: OpenStretch[]): Attained {
+    const exact =
+      rivals.flatMap((t) => (t.exact ? [t.exact] : [])).sort((a, b) => b.compare(a) * this.sense)[0] ?? null;
+    // What is proven to be worse by fractions is out; of the rest, one is the best, and what is not proven equal to it is doubt.
+    const left = rivals.filter((t) => !exact || !t.exact || t.exact.compare(exact) === 0);
+    const first = left.reduce((a, b) => (this.worth(b) > this.worth(a) ? b : a));
+    const best = left.filter((t) => t === first || this.areOne(t, first));
+    const unclear = left.filter((t) => !best.includes(t));
+    const open = [
+      ...doubt,
+      ...unclear.map((t) => ("spot" in t.at ? { lo: t.at.spot.lo, hi: t.at.spot.hi } : { lo: t.at.lo, hi: t.at.hi })),
+    ];
+    const flat = joinedFlats(best);
+    const points = best.flatMap((t) => ("spot" in t.at ? [t.at] : []));
+    const alone = points.filter((p) => !flat.some((f) => isIn(p.spot, f)));
+    const low = Math.max(...best.map((t) => t.low));
+    const high = Math.min(...best.map((t) => t.high));
+    const known = best.find((t) => t.exact)?.exact ?? null;
+    return {
+      status: "attained",
+      best: alone
+        .map(({ spot, kind }) => ({ at: spot.at, lo: spot.lo, hi: spot.hi, kind, exact: spot.exact, spot }))
+        .sort((a, b) => a.at - b.at),
+      value: known ? toDouble(known) : low + (high - low) / 2,
+      low,
+      high,
+      exactValue: known,
+      form: best.find((t) => t.form)?.form ?? null,
+      flat,
+      complete: open.length === 0,
+      open,
+    };
+  }
+
+  /** Whether two values are proven equal: as numbers, or by a symmetry of the function. */
+  private areOne(a: Taken, b: Taken): boolean {
+    if (areEqualValues(a, b)) return true;
+    return (
+      "spot" in a.at && "spot" in b.at && areMirrored(withoutNothing(this.whole), a.at.spot, b.at.spot, this.table)
+    );
+  }
+
+  /** Whether a stretch not examined may hold a value better than the level: a few splits are enough to see that it stays below. */
+  private mayBeat(box: OpenStretch, level: number): boolean {
+    const value = compileEnclosure(this.whole, this.table.enclosure);
+    const stack = [{ ...box, depth: 0 }];
+    while (stack.length > 0) {
+      const b = stack.pop()!;
+      const v = value(new Enclosure(b.lo, b.hi));
+      if (v.flags & EMPTY || this.hope({ low: v.lo, high: v.hi }) <= level) continue;
+      if (b.depth >= MAX_DEPTH) return true;
+      const middle = middleOf(b.lo, b.hi);
+      stack.push({ lo: b.lo, hi: middle, depth: b.depth + 1 }, { lo: middle, hi: b.hi, depth: b.depth + 1 });
+    }
+    return false;
+  }
+}
+const MAX_DEPTH = 12;
+
+/** Whether a formula whose slope has no zero within the cell, unless it is 0 on all of it, is constant there. */
+function isLevel(f: Expression, cell: CellPart, table: FunctionTable): boolean {
+  const slope = differentiate(f);
+  if (!dependsOnVariable(slope)) return isExactlyZero(slope);
+  return signIn(slope, cell, table) === null && zerosIn(slope, cell, table, newWork()).everywhere;
+}
+
+interface TopLimit {
+  readonly low: number;
+  readonly high: number;
+  readonly form: Expression | null;
+  readonly stretch: OpenStretch;
+  readonly bound: Bound;
+}
+
+function middleOf(lo: number, hi: number): number {
+  if (Number.isFinite(lo) && Number.isFinite(hi)) return lo + (hi - lo) / 2;
+  if (Number.isFinite(lo)) return lo > 0 ? 4 * lo + 1 : lo + 16 + Math.abs(lo);
+  return Number.isFinite(hi) ? (hi < 0 ? 4 * hi - 1 : hi - 16 - Math.abs(hi)) : 0;
+}
+
+/** Whether a function is made of continuous parts only: it may bend, end or run away, but it never jumps where it has a value. */
+function isContinuous(e: Expression): boolean {
+  if (e.kind === "call" || e.kind === "choose" || e.kind === "flat") return false;
+  if (e.kind === "apply" && JUMPING.has(e.name)) return false;
+  return parts(e).every(isContinuous);
+}
+const JUMPING: ReadonlySet<string> = new Set(["floor", "ceil", "round", "step", "sign"]);
+
+const isIn = (s: Spot, f: Flat): boolean => s.at >= f.lo && s.at <= f.hi;
+
+/** Level stretches that meet at a place with the same value are one; an end is closed where the place has the value too. */
+function joinedFlats(best: readonly Taken[]): Flat[] {
+  const flats = best.flatMap((t) => ("spot" in t.at ? [] : [t.at])).sort((a, b) => a.lo - b.lo);
+  const places = best.flatMap((t) => ("spot" in t.at ? [t.at.spot] : []));
+  const has = (x: number) => places.some((s) => s.at === x);
+  const out: Flat[] = [];
+  for (const f of flats) {
+    const last = out[out.length - 1];
+    if (last && last.hi === f.lo && has(f.lo))
+      out[out.length - 1] = { ...last, hi: f.hi, to: f.to, closedHi: has(f.hi) };
+    else out.push({ ...f, closedLo: has(f.lo), closedHi: has(f.hi) });
+  }
+  return out;
+}
