@@ -122,6 +122,17 @@ const logarithm = (u: Series): Series | null => {
 };
 const scaled = (u: Series, by: Enclosure): Series => u.map((c) => iv.multiply(c, by));
 
+/** w = tanh u by w' = (1 − w²) u': sinh and cosh would run out of numbers long before their quotient does. */
+function hyperbolicTangent(u: Series): Series {
+  const w = [iv.tanh(u[0]!)];
+  const slope = [iv.subtract(ONE, iv.integerPower(w[0]!, 2))];
+  for (let k = 1; k < u.length; k++) {
+    w.push(iv.divide(dot(u, slope, k, 1, k, true), point(k)));
+    slope.push(iv.negate(dot(w, w, k, 0, k, false)));
+  }
+  return w;
+}
+
 function apply(name: Unary, u: Series): Series | null {
   const n = u.length;
   switch (name) {
@@ -153,10 +164,8 @@ function apply(name: Unary, u: Series): Series | null {
       return waves(u, iv.sinh(u[0]!), iv.cosh(u[0]!), true).first;
     case "cosh":
       return waves(u, iv.sinh(u[0]!), iv.cosh(u[0]!), true).second;
-    case "tanh": {
-      const w = waves(u, iv.sinh(u[0]!), iv.cosh(u[0]!), true);
-      return over(w.first, w.second);
-    }
+    case "tanh":
+      return hyperbolicTangent(u);
     case "atan": {
       const s = over(
         constant(ONE, n),

@@ -226,6 +226,10 @@ describe("totals beside places without a bound", () => {
     expect(f.complete).toBe(true);
     expect(f.value).toBeCloseTo(wanted, 6);
   });
+  it("a constant too steep for its own series: tanh(exp(20)) is 1 to all digits", () =>
+    expect(
+      ask("tanh(exp(20)) + 0x", -7, 0, { ask: "total", function: "f", between: [-6.75, -3.25] }).value,
+    ).toBeCloseTo(3.5, 9));
   it("1/x from 0 has none", () =>
     expect(ask("1/x", 0, 10, { ask: "total", function: "f", between: [0, 1] })).toMatchObject({
       status: "none",

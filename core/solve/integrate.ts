@@ -4,10 +4,12 @@ import {
   compileEnclosure,
   compileNumber,
   compileSeries,
+  dependsOnVariable,
   encloseRational,
   variableSeries,
   type Expression,
 } from "../formula";
+import { encloseConstant } from "./exactForm";
 import { vanishes, type Term } from "./growth";
 import { Leading } from "./leading";
 import { partition, type CellPart } from "./partition";
@@ -72,6 +74,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
     isImproper ||= piece.isImproper;
     sum = iv.add(sum, new Enclosure(piece.lo, piece.hi));
   }
+  if (!Number.isFinite(sum.lo) || !Number.isFinite(sum.hi)) return { ok: false, reason: "work", near: toDouble(from) };
   return {
     ok: true,
     value: exact ? toDouble(exact) : sum.lo + (sum.hi - sum.lo) / 2,
@@ -107,6 +110,11 @@ function cellIntegral(
 ): { lo: number; hi: number; isImproper: boolean } | Failed {
   const { from, to } = cell;
   if (!from || !to) return { ok: false, reason: "work", near: from?.at ?? to?.at ?? 0 };
+  if (!dependsOnVariable(f)) {
+    const length = iv.subtract(new Enclosure(to.lo, to.hi), new Enclosure(from.lo, from.hi));
+    const { lo, hi } = iv.multiply(encloseConstant(f), length);
+    return { lo, hi, isImproper: false };
+  }
   const width = to.lo - from.hi;
   const head = endIntegral(f, from, 1, width, table);
   if ("ok" in head) return head;
