@@ -931,7 +931,7 @@ function runningTotal(
       if (have) sum = have;
       else {
         const a = from.add(cell.mul(ratio(j - side)));
-        const piece = integrate(e, table, a, a.add(cell.mul(ratio(side))));
+        const piece = integrate(e, table, spotOfRational(a), spotOfRational(a.add(cell.mul(ratio(side)))));
         sum = sum.flags & EMPTY || !piece.ok ? NOTHING : iv.add(sum, new Enclosure(piece.low, piece.high));
         memo.set(j, sum);
       }
@@ -944,7 +944,7 @@ function runningTotal(
     if (!Number.isFinite(k) || Math.abs(k) > 20000) return NOTHING;
     const base = knot(k);
     const edge = from.add(cell.mul(ratio(k)));
-    const rest = integrate(e, table, edge, rationalOfDouble(x));
+    const rest = integrate(e, table, spotOfRational(edge), spotOfRational(rationalOfDouble(x)));
     return rest.ok && !(base.flags & EMPTY) ? iv.add(base, new Enclosure(rest.low, rest.high)) : NOTHING;
   };
   const f = call0(e, inner);

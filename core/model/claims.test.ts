@@ -135,6 +135,17 @@ describe("plateaus", () => {
     );
     expect(f).toMatchObject({ status: "found", complete: true, stretches: [{ from: 4, to: 10, ends: "[]" }] });
   });
+  it("a least value taken beside a step, and not at the step: ceil(0) is 0, from there on it is 1", () =>
+    expect(ask("cbrt(5) - ceil(x)", 0, 1, least)).toMatchObject({
+      complete: true,
+      stretches: [{ from: 0, to: 1, ends: "(]" }],
+    }));
+  it("a plateau that begins after an input of its own value: −1 + ceil(30x) is 87 just above 2.9", () => {
+    // f(1) = 29, three times that is 87: ceil(30x) = 88, so 2.9 < x ≤ 88/30.
+    const f = ask("-1 + ceil(30x)", 1, 40, { ask: "multiply", function: "f", factor: 3, start: 1 });
+    expect(f).toMatchObject({ complete: true, solutions: [], stretches: [{ from: 2.9, ends: "(]" }] });
+    expect(f.stretches[0]!.to).toBeCloseTo(88 / 30, 12);
+  });
 });
 
 describe("pieces through moved and scaled inputs", () => {
@@ -190,6 +201,20 @@ describe("whole inputs", () => {
       bound: { value: 500, at: 50 },
       solutions: [{ at: 49, whole: { at: 49, value: 490 } }],
     });
+  });
+  it("ties along a level stretch count with those found elsewhere", () => {
+    // At whole inputs: floor(0) = 0, x − ceil(x) is 0 at each of its piece, and the last piece is 0 throughout.
+    const pieces = [
+      { text: "floor(x)", from: 0, to: 33, ends: "[)" },
+      { text: "x - ceil(x)", from: 33, to: 67, ends: "[]" },
+      { text: "0", from: 67, to: 100, ends: "(]" },
+    ];
+    const f = ask("x", 0, 100, least, {
+      variables: [{ name: "x", from: 0, to: 100, whole: true }],
+      functions: [{ name: "f", of: "x", by: { kind: "pieces", pieces } }],
+    } as Partial<CaseFile>);
+    expect(f).toMatchObject({ complete: true, value: 0 });
+    expect(f.wholeTies!.map((w) => w.at)).toEqual([0, ...Array.from({ length: 68 }, (_, i) => 33 + i)]);
   });
   it("beyond the whole numbers that doubles hold", () => {
     const f = ask("x^2 - 1000000000000000000000001", 0, null, reach(0), {

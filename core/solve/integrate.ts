@@ -14,7 +14,7 @@ import { vanishes, type Term } from "./growth";
 import { Leading } from "./leading";
 import { partition, type CellPart } from "./partition";
 import { polynomialForm } from "./rationalForm";
-import { spotOfRational, type Spot } from "./spot";
+import { compareSpots, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { hullOf } from "./zerosIn";
 
@@ -41,12 +41,12 @@ const REL_TOL = 1e-11;
 const COARSE_REL_TOL = 1e-8;
 
 /**
- * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial, else with proven bounds by Taylor
+ * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial between fractions, else with proven bounds by Taylor
  * series whose last term is enclosed over each cell (Moore, Kearfott & Cloud, Introduction to Interval Analysis, section 9.4).
  * At an end at which a function has no bound, the piece beside it is enclosed by its leading term, or proven to have none.
  */
-export function integrate(e: Expression, table: FunctionTable, from: Rational, to: Rational): Integral {
-  if (from.compare(to) > 0) {
+export function integrate(e: Expression, table: FunctionTable, from: Spot, to: Spot): Integral {
+  if (compareSpots(from, to, table) === 1) {
     const back = integrate(e, table, to, from);
     return back.ok
       ? { ...back, value: -back.value, low: -back.high, high: -back.low, exact: back.exact && back.exact.neg() }
@@ -56,7 +56,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
   let sum = new Enclosure(0, 0);
   let isImproper = false;
   const room: Room = { cells: MAX_CELLS };
-  for (const part of partition([e], table, { from: spotOfRational(from), to: spotOfRational(to) })) {
+  for (const part of partition([e], table, { from, to })) {
     if (part.kind === "place") continue;
     const start = part.kind === "open" ? part.lo : hullOf(part).lo;
     if (part.kind !== "cell") return { ok: false, reason: "work", near: start };
@@ -74,7 +74,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Rational, t
     isImproper ||= piece.isImproper;
     sum = iv.add(sum, new Enclosure(piece.lo, piece.hi));
   }
-  if (!Number.isFinite(sum.lo) || !Number.isFinite(sum.hi)) return { ok: false, reason: "work", near: toDouble(from) };
+  if (!Number.isFinite(sum.lo) || !Number.isFinite(sum.hi)) return { ok: false, reason: "work", near: from.at };
   return {
     ok: true,
     value: exact ? toDouble(exact) : sum.lo + (sum.hi - sum.lo) / 2,

@@ -23,6 +23,7 @@ import {
   isExactlyZero,
   leastOf,
   whereRelation,
+  spotOfRational,
 } from "./index";
 import { between } from "./range.fixture";
 
@@ -379,7 +380,7 @@ describe("signs, leaders, totals", () => {
   });
   it("integrals: exact for polynomials, within proven bounds elsewhere", () => {
     const total = (text: string, a: string, b: string) => {
-      const r = integrate(read(text), table, num(a), num(b));
+      const r = integrate(read(text), table, spotOfRational(num(a)), spotOfRational(num(b)));
       if (!r.ok) throw new Error(r.reason);
       return r;
     };
@@ -395,7 +396,9 @@ describe("signs, leaders, totals", () => {
       expect(r.low <= wanted && wanted <= r.high, `${text}: ${r.low} … ${r.high}`).toBe(true);
       expect(r.high - r.low).toBeLessThan(1e-6);
     }
-    expect(integrate(read("1/x"), table, num("0"), num("1"))).toMatchObject({ ok: false });
+    expect(integrate(read("1/x"), table, spotOfRational(num("0")), spotOfRational(num("1")))).toMatchObject({
+      ok: false,
+    });
   });
 });
 

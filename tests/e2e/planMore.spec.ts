@@ -131,7 +131,7 @@ test("a large plan comes from a file: progress, cancel, and on with it on the se
   await expect(page.getByText(/Working it out with the compiled solver · \d/)).toBeVisible({ timeout: 15_000 });
   await expect(page.getByText(/best so far \d[\d,]* *, at most [\d,.]+ possible/)).toBeVisible({ timeout: 15_000 });
   await page.getByRole("button", { name: "Cancel" }).click();
-  await expect(page.getByText(/Cancelled; the best so far was [\d,]+\./)).toBeVisible();
+  await expect(page.getByText(/^Cancelled; the best so far was [\d,]+\./)).toBeVisible();
   await page.getByRole("button", { name: "Work it out on the server" }).click();
   await expect(page.getByText(/Working it out on the server · \d/)).toBeVisible({ timeout: 15_000 });
   await expect(page.getByText(/best so far/)).toBeVisible({ timeout: 15_000 });

@@ -378,6 +378,11 @@ function valueAt(at: readonly number[]): string {
       )
     : "";
 }
+/** Said by itself, so that no blank of the template stands before it. */
+const cancelled = computed(() => {
+  const { best } = solving.value;
+  return best === null ? "Cancelled." : `Cancelled; the best so far was ${formatQuantity(best, unit.value, 6)}.`;
+});
 const spoken = computed(() =>
   progress.value
     ? `${progress.value.best === null ? "No whole point yet" : `best so far ${formatQuantity(progress.value.best, unit.value, 6)}`}${progress.value.bound === null ? "" : `, at most ${formatQuantity(progress.value.bound, unit.value, 6)} possible`}`
@@ -685,7 +690,7 @@ const spoken = computed(() =>
         <p v-if="spoken" class="quiet">{{ spoken }}</p>
       </div>
       <p v-else-if="solving.state === 'cancelled'" class="quiet">
-        Cancelled{{ solving.best === null ? "" : `; the best so far was ${formatQuantity(solving.best, unit, 6)}` }}.
+        <span>{{ cancelled }}</span>
         <button type="button" class="word-button" @click="goOn">Work it out on the server</button>
       </p>
       <p v-else-if="solving.state === 'failed'" class="problem" role="alert">{{ solving.message }}</p>

@@ -1,5 +1,5 @@
-import { compileNumber, type Expression } from "../../formula";
-import { findBest, newWork, type OptimumSearch, type Spot } from "../../solve";
+import { compileNumber, differentiate, type Expression } from "../../formula";
+import { findBest, newWork, signIn, type FunctionTable, type OptimumSearch, type Part, type Spot } from "../../solve";
 import type { Behaviour } from "../finding";
 import type { Asking } from "./asking";
 
@@ -10,10 +10,7 @@ export function behaviourOf(asking: Asking, shown: Expression, level: Spot | nul
     findBest(shown, asking.table, asking.range, sense, newWork(4000, 400)),
   ) as [OptimumSearch, OptimumSearch];
   const value = compileNumber(shown, asking.table.number);
-  const [top, bottom] = [placeOf(greatest), placeOf(least)];
-  const isLeft = (x: number | null) => x !== null && x === (from?.at ?? -Infinity);
-  const isRight = (x: number | null) => x !== null && x === (to?.at ?? Infinity);
-  const monotone = isLeft(top) && isRight(bottom) ? "falls" : isLeft(bottom) && isRight(top) ? "rises" : null;
+  const monotone = directionOf(greatest.parts, asking.table);
   const farOut = [least, greatest].find((s) => to === null && s.status === "approached" && placeOf(s) === Infinity);
   return {
     low: boundOf(least, -1),
@@ -24,6 +21,14 @@ export function behaviourOf(asking: Asking, shown: Expression, level: Spot | nul
     level: level ? level.at : 0,
     approaches: farOut?.status === "approached" ? farOut.bound.value : null,
   };
+}
+
+/** "Rises", "falls": only of a range that is one smooth cell without a turning point, by the proven sign of its slope. */
+function directionOf(parts: readonly Part[], table: FunctionTable): Behaviour["monotone"] {
+  const [cell, ...others] = parts.filter((p) => p.kind !== "place");
+  const f = cell?.kind === "cell" && others.length === 0 ? cell.formulas[0] : null;
+  const sign = f && cell?.kind === "cell" ? signIn(differentiate(f), cell, table) : null;
+  return sign === null ? null : sign > 0 ? "rises" : "falls";
 }
 
 function boundOf(s: OptimumSearch, side: 1 | -1): number {

@@ -1,6 +1,15 @@
-import { rationalText, toDouble } from "../../numeric";
+import { rationalOfDouble, rationalText, toDouble } from "../../numeric";
 import { compileNumber } from "../../formula";
-import { findBest, newWork, partition, turningParts, type Attained, type Bound, type OptimumSearch } from "../../solve";
+import {
+  findBest,
+  newWork,
+  partition,
+  spotOfRational,
+  turningParts,
+  type Attained,
+  type Bound,
+  type OptimumSearch,
+} from "../../solve";
 import type { Question } from "../case";
 import { readingOf } from "../dates";
 import type { Finding, FindingStretch, Solution, WholeReading } from "../finding";
@@ -61,8 +70,7 @@ function unattained(asking: Asking, b: Bound, sense: 1 | -1): string {
 
 /** Between the whole inputs a function may do what it likes; the best of them is still the answer. */
 function wholeOnly(asking: Asking, wholes: BestWhole, bound: Bound | null): Finding {
-  const { e, readings } = { e: asking.body(), readings: wholeReadings(wholes) };
-  const value = compileNumber(e, asking.table.number);
+  const readings = wholeReadings(wholes);
   const [first] = readings;
   const solutions = readings.map((w): Solution => ({
     at: w.at,
@@ -75,7 +83,7 @@ function wholeOnly(asking: Asking, wholes: BestWhole, bound: Bound | null): Find
     whole: w,
     reads: readingOf(w.at, asking.variable),
     turns: 0,
-    spot: wholeSpot(w),
+    spot: spotOfRational(w.n ?? rationalOfDouble(w.at)),
   }));
   return asking.finding({
     status: "found",
@@ -87,18 +95,9 @@ function wholeOnly(asking: Asking, wholes: BestWhole, bound: Bound | null): Find
     bound: bound && toldBound(bound),
     secondWay: null,
     message: wholes.complete ? null : "Whether another whole input is as good could not be settled.",
-    about: asking.about({ level: value(first!.at) }),
+    about: asking.about({ level: first!.value }),
   });
 }
-
-const wholeSpot = (w: WholeReading): Solution["spot"] => ({
-  at: w.at,
-  lo: w.at,
-  hi: w.at,
-  rational: w.n ?? null,
-  exact: null,
-  zeroOf: [],
-});
 
 const wholeReadings = (wholes: BestWhole | null): WholeReading[] =>
   (wholes?.best ?? []).map(({ at, n, value }) => ({ at, n, value }));

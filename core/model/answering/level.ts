@@ -46,7 +46,8 @@ function greatestDifference(asking: Asking, difference: Expression): Finding["ga
   const [high, low] = ([1, -1] as const).map((sense) =>
     findBest(difference, asking.table, asking.range, sense, newWork(4000, 400)),
   );
-  if (high!.status !== "attained" || low!.status !== "attained") return null;
+  // "They differ most by" is a claim too: only of searches that left nothing open.
+  if (high!.status !== "attained" || low!.status !== "attained" || !high!.complete || !low!.complete) return null;
   const far = Math.abs(high!.value) >= Math.abs(low!.value) ? high! : low!;
   return { at: far.best[0]?.at ?? far.flat[0]?.lo ?? 0, size: Math.abs(far.value) };
 }

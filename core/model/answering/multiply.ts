@@ -18,7 +18,7 @@ import { Refusal, numberOf, showSpot, type Asking } from "./asking";
 import { confirmRoot } from "./confirm";
 import { exactShown } from "./exactShown";
 import { repeatsOf, solutionOf } from "./level";
-import { told, toldOpen } from "./stretches";
+import { told, toldOpen, wholesIn } from "./stretches";
 import { enclosedNumber } from "../../formula";
 import { Enclosure } from "../../interval";
 
@@ -84,12 +84,14 @@ function firstAfter(asking: Asking, search: RootSearch, start: Spot, goal: Expre
   const root = search.roots.find((r) => r.spot !== start && r.at > start.at);
   const plateau = plateauAfter(search, start);
   const isFirst = plateau !== undefined && (!root || plateau.lo < root.at);
-  if (isFirst) return plateau.closedLo ? plateauSolution(asking, plateau.from!, level) : null;
+  if (isFirst) return plateau.closedLo ? plateauSolution(asking, plateau, plateau.from!, level) : null;
   return root ? solutionOf(asking, root, goal, level) : null;
 }
 
-function plateauSolution(asking: Asking, spot: Spot, value: number): Solution {
-  const n = spot.rational ? Math.ceil(toDouble(spot.rational)) : Math.ceil(spot.at);
+/** The start of a level stretch as the answer; its whole reading is the first whole input on that stretch. */
+function plateauSolution(asking: Asking, plateau: Stretch, spot: Spot, value: number): Solution {
+  const isCounted = asking.variable.whole && asking.q.round !== "none";
+  const { first } = isCounted ? wholesIn(plateau, asking.table) : { first: null };
   return {
     at: spot.at,
     value,
@@ -97,7 +99,7 @@ function plateauSolution(asking: Asking, spot: Spot, value: number): Solution {
     high: spot.hi,
     kind: "endpoint",
     ...exactShown(spot.exact),
-    whole: asking.variable.whole && asking.q.round !== "none" ? { at: n, value: 0 } : null,
+    whole: first === null ? null : { at: first, value: 0 },
     reads: readingOf(spot.at, asking.variable),
     turns: 0,
     spot,

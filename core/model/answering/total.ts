@@ -1,24 +1,23 @@
-import { ratio, rationalText, toDouble } from "../../numeric";
+import { rationalText, toDouble, type Rational } from "../../numeric";
+import { Enclosure, iv } from "../../interval";
 import { compileNumber } from "../../formula";
-import { integrate, partition, spotOfRational } from "../../solve";
+import { compareSpots, integrate, partition, type Integral, type Spot } from "../../solve";
 import type { Question } from "../case";
 import type { Finding } from "../finding";
 import { gaussSum } from "../secondWay";
-import { Refusal, fractionOf, short, type Asking } from "./asking";
+import { Refusal, short, type Asking } from "./asking";
 import { readable } from "./exactShown";
 
 export function total(asking: Asking<Question & { ask: "total" | "average" }>): Finding {
   const { q, table, name } = asking;
   const x = asking.variable.name;
-  const [a, b] = [asking.amount(q.between[0], "the start"), asking.amount(q.between[1], "the end")].map(fractionOf) as [
-    ReturnType<typeof fractionOf>,
-    ReturnType<typeof fractionOf>,
-  ];
-  const about = asking.about({ between: [toDouble(a), toDouble(b)] });
-  if (q.ask === "average" && a.compare(b) === 0)
-    throw new Refusal("An average needs a stretch; both ends are the same.");
+  const from = asking.amount(q.between[0], "the start");
+  const to = asking.amount(q.between[1], "the end");
+  const order = compareSpots(from, to, table);
+  const about = asking.about({ between: [from.at, to.at] });
+  if (q.ask === "average" && order === 0) throw new Refusal("An average needs a stretch; both ends are the same.");
   const e = asking.body();
-  const sum = integrate(e, table, a, b);
+  const sum = integrate(e, table, from, to);
   if (!sum.ok) {
     const near = `near ${x} = ${short(sum.near)}`;
     switch (sum.reason) {
@@ -44,19 +43,27 @@ export function total(asking: Asking<Question & { ask: "total" | "average" }>): 
         });
     }
   }
-  const by = q.ask === "average" ? b.sub(a) : ratio(1);
-  const value = sum.exact ? toDouble(sum.exact.div(by)) : sum.value / toDouble(by);
-  const [lo, hi] = a.compare(b) < 0 ? [a, b] : [b, a];
-  const breaks = partition([e], table, { from: spotOfRational(lo), to: spotOfRational(hi) }).flatMap((p) =>
-    p.kind === "place" ? [p.spot.at] : [],
-  );
+  const [lo, hi] = order === 1 ? [to, from] : [from, to];
+  const breaks = partition([e], table, { from: lo, to: hi }).flatMap((p) => (p.kind === "place" ? [p.spot.at] : []));
   const plain = compileNumber(e, table.number);
   return asking.finding({
     complete: true,
-    value,
-    exactValue: sum.exact ? readable(rationalText(sum.exact.div(by))) : null,
+    ...(q.ask === "average" ? averaged(sum, from, to) : { value: sum.value, exactValue: written(sum.exact) }),
     about,
     // Plain sums cannot follow a function that is not bounded at an end.
-    secondWay: sum.isImproper ? null : gaussSum(plain, toDouble(a), toDouble(b), sum.value, breaks),
+    secondWay: sum.isImproper ? null : gaussSum(plain, from.at, to.at, sum.value, breaks),
   });
 }
+
+/** A total spread over its stretch, the ends of which differ. */
+function averaged(sum: Integral & { ok: true }, from: Spot, to: Spot): { value: number; exactValue: string | null } {
+  if (sum.exact && from.rational && to.rational) {
+    const exact = sum.exact.div(to.rational.sub(from.rational));
+    return { value: toDouble(exact), exactValue: written(exact) };
+  }
+  const length = iv.subtract(new Enclosure(to.lo, to.hi), new Enclosure(from.lo, from.hi));
+  const { lo, hi } = iv.divide(new Enclosure(sum.low, sum.high), length);
+  return { value: lo + (hi - lo) / 2, exactValue: null };
+}
+
+const written = (exact: Rational | null): string | null => exact && readable(rationalText(exact));
