@@ -88,7 +88,8 @@ export default defineNuxtConfig({
     },
   },
   $development: {
-    // The development server wants a server entry by name even where nothing is rendered on the server; it is never run.
+    // The development server wants a server entry by name even where nothing is rendered on the server; it is never
+    // run.
     vite: {
       environments: { ssr: { build: { rollupOptions: { input: folder("./node_modules/nuxt/dist/app/entry.js") } } } },
     },

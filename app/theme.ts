@@ -15,7 +15,10 @@ const jade = {
   950: "#02211c",
 };
 
-/** The component library dressed in the design's own tokens: jade for what can be pressed, hairlines, small corners, no shadows but on what floats. */
+/**
+ * The component library dressed in the design's own tokens: jade for what can be pressed, hairlines, small corners, no
+ * shadows but on what floats.
+ */
 export default {
   preset: definePreset(Base, {
     primitive: { borderRadius: { none: "0", xs: "3px", sm: "4px", md: "6px", lg: "8px", xl: "10px" } },

@@ -11,7 +11,8 @@ import { solvePlan, valueAt, type Program } from "#core/plan";
 import { solveCompiled } from "#shared/compiledPlan";
 import loadHighs from "highs";
 
-// Everything is compared within one run, in turn (A B A B …), so that a machine whose speed drifts does not tilt a ratio.
+// Everything is compared within one run, in turn (A B A B …), so that a machine whose speed drifts does not tilt a
+// ratio.
 const table = new FunctionTable();
 const read = (text: string): Expression =>
   resolve(text, { variable: "x", givens: new Map(), functions: new Map(), variables: new Set() }).expression!;

@@ -1,4 +1,5 @@
-// npm run fuzz [SEED]: the properties and the oracle with a seed of the day instead of the fixed one. What it finds becomes a fixed example.
+// npm run fuzz [SEED]: the properties and the oracle with a seed of the day instead of the fixed one. What it finds
+// becomes a fixed example.
 import { runPackage } from "./lib.mjs";
 
 const asked = process.argv[2];

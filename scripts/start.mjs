@@ -1,4 +1,5 @@
-// npm start: everything a fresh machine needs to stand at the Lantern stall. Only Node's own modules here: nothing is installed yet.
+// npm start: everything a fresh machine needs to stand at the Lantern stall. Only Node's own modules here: nothing is
+// installed yet.
 import { createServer } from "node:net";
 import { spawn } from "node:child_process";
 import { join } from "node:path";

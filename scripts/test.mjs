@@ -1,4 +1,5 @@
-// npm test: lint, types, unit tests, the production build, and the browser tests against it. `npm test -- unit` runs one part.
+// npm test: lint, types, unit tests, the production build, and the browser tests against it. `npm test -- unit` runs
+// one part.
 import { existsSync } from "node:fs";
 import { spawnSync } from "node:child_process";
 import { build, checkNode, install, prepare, run, runPackage, step } from "./lib.mjs";

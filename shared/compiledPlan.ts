@@ -55,8 +55,8 @@ function modelData(p: Program, whole: boolean): ModelData {
 }
 
 /**
- * Solves a program with the compiled solver: first without regard to whole values, with multipliers and their ranges, then with them. Blocks its
- * thread; belongs in a worker or on the server.
+ * Solves a program with the compiled solver: first without regard to whole values, with multipliers and their ranges,
+ * then with them. Blocks its thread; belongs in a worker or on the server.
  */
 export function solveCompiled(
   highs: Highs,

@@ -10,9 +10,10 @@ const PATIENCE = 4000;
 const LATEST = 500;
 
 /**
- * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace each other, and a
- * reply that is out of date is dropped only when a newer one has already arrived.
- * `shown` is the case as the page should show it: while a given is dragged it is the case the answers belong to, and both change in one frame.
+ * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace
+ * each other, and a reply that is out of date is dropped only when a newer one has already arrived.
+ * `shown` is the case as the page should show it: while a given is dragged it is the case the answers belong to, and
+ * both change in one frame.
  */
 export function useAnalysis(
   source: Ref<CaseFile | null>,

@@ -4,7 +4,8 @@ interface Surface {
 }
 
 /**
- * A drawing in an element: opened when the library has come, redrawn when the element or the colours of the page change, closed with its component.
+ * A drawing in an element: opened when the library has come, redrawn when the element or the colours of the page
+ * change, closed with its component.
  * @param load  brings what opens the drawing at a width and height in pixels; it comes only where a graph is
  * @param draw  draws at a width and height in pixels
  */

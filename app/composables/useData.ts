@@ -4,7 +4,8 @@ type Asked = DataRequest extends infer R ? (R extends DataRequest ? Omit<R, "job
 type Answer<K> = Extract<DataReply, { kind: K }>;
 
 /**
- * One worker for one kind of work on data. A newer request ends the older; `cancel` ends whatever is under way. Progress is in shares of 1.
+ * One worker for one kind of work on data. A newer request ends the older; `cancel` ends whatever is under way.
+ * Progress is in shares of 1.
  */
 export function useDataWorker() {
   const busy = ref(false);

@@ -2,7 +2,10 @@ import type { CaseFile } from "#core/model";
 import type { InfluenceReport } from "#core/desk";
 import type { InfluenceReply, InfluenceRequest } from "~/workers/protocol";
 
-/** "What matters most" for one finding, worked out in a worker of its own so that the desk goes on; asked anew whenever the case changes while it is open. */
+/**
+ * "What matters most" for one finding, worked out in a worker of its own so that the desk goes on; asked anew whenever
+ * the case changes while it is open.
+ */
 export function useInfluence(source: Ref<CaseFile | null>) {
   const question = ref<string | null>(null);
   const report = shallowRef<InfluenceReport | null>(null);

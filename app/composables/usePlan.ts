@@ -17,8 +17,9 @@ export type SolverState =
   | { readonly state: "failed"; readonly message: string };
 
 /**
- * The answer of a plan while it is written and varied: exact in a worker, the newest request first; by the compiled solver where it is too large for that,
- * and as the second way where it is not. Sentences, tables and region come with one reply and change together.
+ * The answer of a plan while it is written and varied: exact in a worker, the newest request first; by the compiled
+ * solver where it is too large for that, and as the second way where it is not. Sentences, tables and region come with
+ * one reply and change together.
  */
 export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, number] | null>) {
   const reading = shallowRef<PlanReading | null>(null);

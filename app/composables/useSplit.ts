@@ -10,7 +10,8 @@ export const SIDES: readonly Side[] = ["left", "right"];
 const REST = 120;
 
 /**
- * Data split at one place: the rows of each side, their models best first, the model chosen for each, and how the two meet.
+ * Data split at one place: the rows of each side, their models best first, the model chosen for each, and how the two
+ * meet.
  * @param suggested  where the rows seem to turn
  * @param variable   name of the inputs, for the formulas
  */

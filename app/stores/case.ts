@@ -38,7 +38,10 @@ const DRAGS = /^(vary|threshold):/;
 
 const heldKey = (id: string) => `pasear:held:${id}`;
 
-/** The open case: the document, its undo steps, and how it is kept. What the person typed is held in the browser until the server has it. */
+/**
+ * The open case: the document, its undo steps, and how it is kept. What the person typed is held in the browser until
+ * the server has it.
+ */
 export const useCaseStore = defineStore("case", () => {
   const id = ref<string | null>(null);
   const document = shallowRef<CaseFile | null>(null);
@@ -84,7 +87,9 @@ export const useCaseStore = defineStore("case", () => {
     dirty = false;
   }
 
-  /** Opens a case; edits that were held while the server was away are put back and sent, or both versions are offered. */
+  /**
+   * Opens a case; edits that were held while the server was away are put back and sent, or both versions are offered.
+   */
   async function open(caseId: string): Promise<void> {
     clearTimeout(timer);
     let kept: Kept;

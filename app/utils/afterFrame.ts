@@ -2,8 +2,8 @@
 const AT_THE_LATEST = 60;
 
 /**
- * Runs something right after the next frame is painted, once. What is changed then has nearly a whole frame's time before it must be on the screen; changed just before
- * a frame, it would make that frame late.
+ * Runs something right after the next frame is painted, once. What is changed then has nearly a whole frame's time
+ * before it must be on the screen; changed just before a frame, it would make that frame late.
  */
 export function afterFrame(run: () => void): void {
   let isDone = false;

@@ -44,7 +44,10 @@ const wrongMark = Decoration.mark({ class: "cm-wrong", attributes: { "aria-inval
 
 /** Times that Tab waits for offers that are just being renewed, and how long each time, in ms. */
 const [TAB_TRIES, TAB_WAIT] = [8, 25];
-/** Takes the offer that is chosen, or the first. While the offers are being renewed the key waits for them instead of leaving the line. */
+/**
+ * Takes the offer that is chosen, or the first. While the offers are being renewed the key waits for them instead of
+ * leaving the line.
+ */
 function takeOffer(view: EditorView, tries: number): boolean {
   const status = completionStatus(view.state);
   if (status === null) return false;

@@ -1,7 +1,9 @@
 import { axis } from "#core/graph";
 import { tickText, type Look } from "./graphMarks";
 
-/** What the graph of data and models shows. Curves and rows are x and y in turn or pairs, in the units of the columns. */
+/**
+ * What the graph of data and models shows. Curves and rows are x and y in turn or pairs, in the units of the columns.
+ */
 export interface DataPicture {
   readonly rows: readonly (readonly [number, number])[];
   readonly leftOut: readonly (readonly [number, number])[];

@@ -54,8 +54,8 @@ export interface Drawing {
 }
 
 /**
- * Opens a surface in an element. Between two paintings the marks of one id are moved, not made anew: while a given is dragged most of a
- * drawing stays as it is, and the rest only changes its place (ADR 0006).
+ * Opens a surface in an element. Between two paintings the marks of one id are moved, not made anew: while a given is
+ * dragged most of a drawing stays as it is, and the rest only changes its place (ADR 0006).
  */
 export function openDrawing(element: HTMLElement, width: number, height: number): Drawing {
   const surface = init(element, { renderer: "svg", width, height });

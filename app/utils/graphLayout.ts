@@ -88,7 +88,10 @@ function crossing(list: readonly Float64Array[], box: Box): number {
   return sum;
 }
 
-/** Puts the labels of answers beside their points, off the curves and off each other; one that finds no place at all is left out (the finding still tells it). */
+/**
+ * Puts the labels of answers beside their points, off the curves and off each other; one that finds no place at all is
+ * left out (the finding still tells it).
+ */
 export function placeLabels(picture: Picture, rects: readonly Rect[]): PlacedLabel[] {
   const placed: (PlacedLabel & { box: Box })[] = [];
   const seen = new Set<string>();

@@ -2,7 +2,10 @@ import type { Look } from "./graphMarks";
 
 let held: { dark: boolean; look: Look } | null = null;
 
-/** Colours and faces of the page as they are now, for what is drawn outside its stylesheet; read anew when light turns dark. */
+/**
+ * Colours and faces of the page as they are now, for what is drawn outside its stylesheet; read anew when light turns
+ * dark.
+ */
 export function lookOf(): Look {
   const { matches: dark } = matchMedia("(prefers-color-scheme: dark)");
   if (held?.dark !== dark) held = { dark, look: read() };

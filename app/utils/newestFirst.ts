@@ -1,6 +1,7 @@
 /**
- * One worker that is asked again and again: while a request is under way, later ones replace each other, so that the newest comes next. Every reply is
- * taken, also one that is a moment old: under a steady hand on a track there is always something newer.
+ * One worker that is asked again and again: while a request is under way, later ones replace each other, so that the
+ * newest comes next. Every reply is taken, also one that is a moment old: under a steady hand on a track there is
+ * always something newer.
  * @param open      makes the worker when it is first needed, or needed again
  * @param taken     takes a reply
  * @param broken    told in words when the worker failed

@@ -1,6 +1,7 @@
 /**
- * The new value with every part that is the same as before replaced by the old part itself. What comes from a worker is always a fresh
- * copy; with the old parts kept, the page draws only what really changed. Plain data only: objects, lists, texts, numbers.
+ * The new value with every part that is the same as before replaced by the old part itself. What comes from a worker is
+ * always a fresh copy; with the old parts kept, the page draws only what really changed. Plain data only: objects,
+ * lists, texts, numbers.
  */
 export function shareParts<T>(before: unknown, next: T): T {
   if (

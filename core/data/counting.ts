@@ -12,7 +12,9 @@ const iso = (days: number): string => {
   return `${String(d.year).padStart(4, "0")}-${String(d.month).padStart(2, "0")}-${String(d.day).padStart(2, "0")}`;
 };
 
-/** What a column of dates (days since 1970-01-01) or years best counts in: the widest unit that keeps all steps whole. */
+/**
+ * What a column of dates (days since 1970-01-01) or years best counts in: the widest unit that keeps all steps whole.
+ */
 export function suggestCounting(values: readonly number[], kind: "date" | "year"): Counting {
   const start = values.reduce((m, v) => Math.min(m, v), Infinity);
   if (kind === "year") return { unit: "year", since: String(start) };
@@ -56,7 +58,10 @@ function monthLater(s: { year: number; month: number; day: number }, months: num
   return daysOf(year, month, Math.min(s.day, last));
 }
 
-/** The same instants counted otherwise: another start, another unit. Counts of days and weeks move exactly, others by the calendar. */
+/**
+ * The same instants counted otherwise: another start, another unit. Counts of days and weeks move exactly, others by
+ * the calendar.
+ */
 export function recounted(values: readonly (number | null)[], from: Counting, to: Counting): (number | null)[] {
   const years = /^-?\d+$/.test(from.since) && /^-?\d+$/.test(to.since) && from.unit === "year" && to.unit === "year";
   if (years) return values.map((v) => (v === null ? null : v + Number(from.since) - Number(to.since)));

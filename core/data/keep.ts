@@ -10,7 +10,8 @@ export interface Kept {
 }
 
 /**
- * Puts a read table into a case: dates and years are counted from their first, words are left out, and the counting column becomes a variable.
+ * Puts a read table into a case: dates and years are counted from their first, words are left out, and the counting
+ * column becomes a variable.
  * @param title  what the person calls the data
  */
 export function keepTable(table: ReadTable, title: string, source: CaseFile): Kept {
@@ -80,7 +81,10 @@ export function freeName(title: string, source: CaseFile): string {
     if (!taken.has(name)) return name;
   }
 }
-/** From the first row (or 0, where counting begins) to half a width beyond the last: what is asked about often lies a little beyond. */
+/**
+ * From the first row (or 0, where counting begins) to half a width beyond the last: what is asked about often lies a
+ * little beyond.
+ */
 function range(values: readonly (number | null)[]): [number, number] {
   let [lo, hi] = [Infinity, -Infinity];
   for (const v of values)

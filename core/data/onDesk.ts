@@ -32,7 +32,10 @@ export function nameTrouble(name: string, source: CaseFile): string | null {
   return namesTaken(source).has(name) ? `${name} is taken.` : null;
 }
 
-/** A free name for a function of `x` that tells `y`: the column's own if it is one letter, else its initial, else a common one. */
+/**
+ * A free name for a function of `x` that tells `y`: the column's own if it is one letter, else its initial, else a
+ * common one.
+ */
 export function offeredName(y: string, x: string, source: CaseFile): string {
   const taken = namesTaken(source);
   const initial = (/\p{L}/u.exec(y)?.[0] ?? "N").toUpperCase();
@@ -55,7 +58,8 @@ export function withModel(source: CaseFile, from: Source, model: Model, name: st
 }
 
 /**
- * Puts a function in pieces into a case: a model for each stretch between the breaks, fitted to the rows of that stretch, hidden, and the whole made of them.
+ * Puts a function in pieces into a case: a model for each stretch between the breaks, fitted to the rows of that
+ * stretch, hidden, and the whole made of them.
  *
  * @param breaks  inputs, going up; one fewer than models
  */
@@ -124,7 +128,8 @@ export const stretchOf = (x: number, breaks: readonly number[], owner: Owner): n
   breaks.filter((b) => (owner === "left" ? x > b : x >= b)).length;
 
 /**
- * Where two models meet next to a break, so that they can be joined there: between the second input before it and the next after it.
+ * Where two models meet next to a break, so that they can be joined there: between the second input before it and the
+ * next after it.
  * @returns null where they do not cross there
  */
 export function meetingNear(

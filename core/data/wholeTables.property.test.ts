@@ -3,7 +3,8 @@ import fc from "fast-check";
 import { buildModel, rowsOf, type CaseFile } from "../model";
 import { keepTable, readTable } from "./index";
 
-// A whole table as a program of some office would write it, in either way of writing numbers, read and kept: nothing is lost, nothing is made up.
+// A whole table as a program of some office would write it, in either way of writing numbers, read and kept: nothing is
+// lost, nothing is made up.
 type Column = {
   name: string;
   unit: string | null;

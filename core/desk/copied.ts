@@ -1,6 +1,9 @@
 import type { DeskFinding } from "./desk";
 
-/** A finding as plain text for a document: question, answer, exact form, details, how sure it is, and the working when wanted. */
+/**
+ * A finding as plain text for a document: question, answer, exact form, details, how sure it is, and the working when
+ * wanted.
+ */
 export function findingText(f: DeskFinding, withWorking: boolean): string {
   const lines = [f.question.map((p) => p.text).join(""), f.says];
   for (const e of f.exact) lines.push(`exact: ${e.text} ≈ ${e.near}`);

@@ -26,7 +26,10 @@ export interface InfluenceReport {
 /** Share by which each given is moved. */
 const MOVE = 0.1;
 
-/** "What matters most": each given of a finding's trail moved by 10 % both ways, ranked by the change of the answer; null when the finding has no number. */
+/**
+ * "What matters most": each given of a finding's trail moved by 10 % both ways, ranked by the change of the answer;
+ * null when the finding has no number.
+ */
 export function influenceOn(source: CaseFile, id: string): InfluenceReport | null {
   const small = onlyNeeded(source, id);
   const base = look(small, id);

@@ -67,7 +67,10 @@ export interface CoefficientRow {
   readonly says: string;
 }
 
-/** For each variable: its coefficient in the objective, for which coefficients the plan stays best, and its reduced cost; each also as a sentence. */
+/**
+ * For each variable: its coefficient in the objective, for which coefficients the plan stays best, and its reduced
+ * cost; each also as a sentence.
+ */
 export function coefficientRows(plan: Plan, r: PlanResult, names: Names): CoefficientRow[] {
   const best = r.best[0];
   if (!best || !plan.objective) return [];

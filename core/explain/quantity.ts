@@ -35,7 +35,8 @@ const grouped = (text: string): string => {
 };
 
 /**
- * A number for reading: `digits` significant figures (all digits of whole numbers are kept), thousands set apart, a true minus.
+ * A number for reading: `digits` significant figures (all digits of whole numbers are kept), thousands set apart, a
+ * true minus.
  * Very large and very small numbers are written with a power of ten.
  */
 export function formatNumber(x: number, digits = 6): string {

@@ -37,7 +37,8 @@ export interface WorkingStep {
 const MAX_STEPS = 14;
 
 /**
- * The steps a student would write for a question whose equation is linear, quadratic, a pure power, exponential or logarithmic.
+ * The steps a student would write for a question whose equation is linear, quadratic, a pure power, exponential or
+ * logarithmic.
  * @returns an empty list where no such working exists
  */
 export function workingOf(q: Question, model: Model): WorkingStep[] {
@@ -185,7 +186,10 @@ function rooted(level: Rational, n: number): Expression {
   return n === 2 ? apply("sqrt", e) : n === 3 ? apply("cbrt", e) : { kind: "root", a: e, n };
 }
 
-/** Undoes the outermost operation of the left side, again and again, until the unknown stands alone; null where that is not the way. */
+/**
+ * Undoes the outermost operation of the left side, again and again, until the unknown stands alone; null where that is
+ * not the way.
+ */
 function undoing(left: Expression, right: Expression, x: string): WorkingStep[] | null {
   const steps: WorkingStep[] = [];
   let u = left;

@@ -25,8 +25,9 @@ const MOST_BITS = 20_000;
 export const MOST_EXACT_ROWS = 4_000;
 
 /**
- * Least squares for a model that is linear in its constants, with a polynomial of x beside each, by the normal equations in fractions. What makes
- * them a bad method for doubles, that they lose half the digits, does not matter where no digit is lost.
+ * Least squares for a model that is linear in its constants, with a polynomial of x beside each, by the normal
+ * equations in fractions. What makes them a bad method for doubles, that they lose half the digits, does not matter
+ * where no digit is lost.
  *
  * @param basis  the polynomial beside each constant
  * @returns null when the constants are not determined, or the numbers are too long

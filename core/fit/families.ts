@@ -46,7 +46,9 @@ export const POWERS: Readonly<Partial<Record<Family, readonly number[]>>> = {
 
 const logisticPart = (x: number, k: number, m: number) => 1 / (1 + Math.exp(-k * (x - m)));
 
-/** Power and exponential around a centre (a is the value there), so that years far from 0 do no harm; logistic as it is. */
+/**
+ * Power and exponential around a centre (a is the value there), so that years far from 0 do no harm; logistic as it is.
+ */
 export function centredCurve(family: "power" | "exponential" | "logistic", centre: number): Curve {
   switch (family) {
     case "exponential":

@@ -55,8 +55,8 @@ const sum = (a: Float64Array) => a.reduce((s, v) => s + v, 0);
 const MOST_REFITS = 40;
 
 /**
- * Fits a model to rows by least squares on y, or on logarithms (power and exponential). Polynomials and other models linear in their constants are
- * solved at once; the rest by damped Gauss–Newton steps from computed starts.
+ * Fits a model to rows by least squares on y, or on logarithms (power and exponential). Polynomials and other models
+ * linear in their constants are solved at once; the rest by damped Gauss–Newton steps from computed starts.
  *
  * @param x  n inputs, finite
  * @param y  n readings, finite
@@ -201,7 +201,10 @@ function differs(f: (x: number) => number, g: (x: number) => number, x: Float64A
   }
   return size > 0 ? most / size : most;
 }
-/** e/(1 − h): what a row misses when the line is fitted without it; exact for models linear in their constants (Cook & Weisberg 1982). */
+/**
+ * e/(1 − h): what a row misses when the line is fitted without it; exact for models linear in their constants (Cook &
+ * Weisberg 1982).
+ */
 function leaveOneOutByLeverage(
   y: Float64Array,
   x: Float64Array,
@@ -405,7 +408,10 @@ function bestFrom(
   return best;
 }
 
-/** What follows from constants once they are found. `inner` are those of the curve as searched, `p` those of the model as written. */
+/**
+ * What follows from constants once they are found. `inner` are those of the curve as searched, `p` those of the model
+ * as written.
+ */
 function curvedFit(
   curve: Curve,
   x: Float64Array,

@@ -18,8 +18,9 @@ export interface Triangle {
 const DEPENDENT = 1e-13;
 
 /**
- * Householder QR of columns scaled to length 1, with y carried along (Golub & Van Loan, Matrix Computations, section 5.2). Columns lie one after the other
- * in typed arrays, which makes it ten times as fast as a general matrix class; see docs/adr/0005.
+ * Householder QR of columns scaled to length 1, with y carried along (Golub & Van Loan, Matrix Computations, section
+ * 5.2). Columns lie one after the other in typed arrays, which makes it ten times as fast as a general matrix class;
+ * see docs/adr/0005.
  *
  * @param columns  p columns of n numbers; they are not changed
  * @returns null when a column is empty or not finite

@@ -14,8 +14,9 @@ const [LEAST_STEPS, MOST_STEPS] = [100, 1500];
 const SQUARE = 1e-7;
 
 /**
- * Least squares for a model that is not linear in its constants: Levenberg's and Marquardt's damping with Moré's scaling, each step by QR of the damped
- * columns; at the end undamped steps as long as they shrink (Moré, The Levenberg–Marquardt algorithm, 1978).
+ * Least squares for a model that is not linear in its constants: Levenberg's and Marquardt's damping with Moré's
+ * scaling, each step by QR of the damped columns; at the end undamped steps as long as they shrink (Moré, The
+ * Levenberg–Marquardt algorithm, 1978).
  *
  * @param start  where to begin; must give finite values
  */
@@ -63,7 +64,8 @@ export function levenbergMarquardt(
     }
     if (!taken || small || rss <= total * 1e-32) break;
   }
-  // Rounding hides the last digits from the sum of squares; undamped steps still find them, and shrink as long as they do.
+  // Rounding hides the last digits from the sum of squares; undamped steps still find them, and shrink as long as they
+  // do.
   let last = Infinity;
   for (let i = 0; i < 12; i++) {
     const t = triangle(slopeColumns(curve, x, now), residuals(curve, x, y, now));

@@ -11,7 +11,8 @@ describe("which model", () => {
   const of = (family: string, method = "direct") => ranked.find((m) => m.family === family && m.method === method)!;
   it("followers that level off: logistic first, judged on rows it did not see", () => {
     expect(ranked[0]!.family).toBe("logistic");
-    // Refits without each row, done once with other software-free arithmetic (a table of ten lines for the straight one).
+    // Refits without each row, done once with other software-free arithmetic (a table of ten lines for the straight
+    // one).
     expect(of("linear").fit!.leaveOneOut!).toBeCloseTo(leaveOneOutLine(weeks, followers), 6);
     expect(of("logistic").fit!.leaveOneOut!).toBeLessThan(40);
   });

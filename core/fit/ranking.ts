@@ -68,7 +68,8 @@ export function rankModels(x: readonly number[], y: readonly number[], options: 
   const constants = (m: (typeof fitted)[number]) =>
     m.family === "own" ? (m.fit?.constants.length ?? 9) : FAMILY_CONSTANTS[m.family].length;
   const good = fitted.filter((m) => m.fit).sort((a, b) => error(a) - error(b) || constants(a) - constants(b));
-  // Within a group whose errors do not differ by more than the margin from the best of the group, the simpler stands first.
+  // Within a group whose errors do not differ by more than the margin from the best of the group, the simpler stands
+  // first.
   const out: RankedModel[] = [];
   let place = 0;
   for (let i = 0; i < good.length;) {

@@ -11,7 +11,8 @@ const SPARE = 2;
 const MOST = 400;
 
 /**
- * The best two- or three-piece fit by lines or parabolas, judged by Schwarz's criterion so that a break must earn its place.
+ * The best two- or three-piece fit by lines or parabolas, judged by Schwarz's criterion so that a break must earn its
+ * place.
  * @param whole  the best model without a break, to be beaten: its sum of squares and its number of constants
  * @returns null when one piece serves as well
  */

@@ -33,7 +33,10 @@ function incompleteBeta(a: number, b: number, x: number): number {
   return front * h;
 }
 
-/** Two-sided quantile of Student's t: the half-width, in standard errors, that covers `share` of readings. @param degrees at least 1 */
+/**
+ * Two-sided quantile of Student's t: the half-width, in standard errors, that covers `share` of readings. @param
+ * degrees at least 1
+ */
 export function studentQuantile(share: number, degrees: number): number {
   const outside = (t: number) => incompleteBeta(degrees / 2, 0.5, degrees / (degrees + t * t));
   let [lo, hi] = [0, 1];

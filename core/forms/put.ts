@@ -3,8 +3,8 @@ import type { CaseFile, FunctionRow, NumberText, PieceRow } from "../model";
 import type { Form } from "./catalogue";
 
 /**
- * The case with a form put on the desk: its variable, givens and functions added, under names that are free. A variable of the case with the same name and
- * unit is used as it is.
+ * The case with a form put on the desk: its variable, givens and functions added, under names that are free. A variable
+ * of the case with the same name and unit is used as it is.
  * @returns the new document, and the names of the form's functions in it
  */
 export function putForm(source: CaseFile, form: Form): { document: CaseFile; functions: string[] } {

@@ -127,7 +127,10 @@ describe("any expression written out", () => {
   }));
   /** Constants without a value, as in sqrt(-2), are refused when they are read; such texts are left out. */
   const accepted = text.filter((t) => resolve(t, names).expression !== null);
-  /** Two ways of writing one expression: what is proven of each value has something in common, and neither has a value where the other has provably none. */
+  /**
+   * Two ways of writing one expression: what is proven of each value has something in common, and neither has a value
+   * where the other has provably none.
+   */
   function agree(a: Expression, b: Expression, x: number, told: string): void {
     const [u, v] = [a, b].map((e) => compileEnclosure(e, noEnclosure)(box(x, x))) as [Enclosure, Enclosure];
     if (u.flags & EMPTY || v.flags & EMPTY) {

@@ -25,7 +25,10 @@ const ONE_NUMBER = wholeNumber(1);
 const times = (a: Expression, b: Expression): Expression =>
   isZeroNumber(a) || isZeroNumber(b) ? ZERO_NUMBER : isOneNumber(b) ? a : multiply(a, b);
 
-/** Symbolic derivative with respect to the variable, with the usual rules; kinks and jumps become places without a value. */
+/**
+ * Symbolic derivative with respect to the variable, with the usual rules; kinks and jumps become places without a
+ * value.
+ */
 export function differentiate(e: Expression): Expression {
   if (!dependsOnVariable(e)) return ZERO_NUMBER;
   switch (e.kind) {

@@ -43,7 +43,10 @@ const compare = (p: Enclosure, q: Enclosure, a: Enclosure, b: Enclosure): Enclos
   return both.flags & EMPTY ? NOTHING : new Enclosure(both.lo, both.hi, both.flags | PARTIAL | BROKEN);
 };
 
-/** Compiles an expression to nested closures on enclosures, rounded outward. Missing values are flags of the result, never an accident. */
+/**
+ * Compiles an expression to nested closures on enclosures, rounded outward. Missing values are flags of the result,
+ * never an accident.
+ */
 export function compileEnclosure(e: Expression, lookup: FunctionLookup<EnclosureFunction>): EnclosureFunction {
   const compile = (part: Expression): EnclosureFunction => compileEnclosure(part, lookup);
   switch (e.kind) {

@@ -60,7 +60,8 @@ function line(e: Expression): { a: number; b: number } | null {
 
 /**
  * Compiles an expression to nested closures on doubles; no text is ever run as code.
- * Shapes met all the time (a + b x, a constant beside a part, small whole powers) get closures of their own, so that fewer calls are made.
+ * Shapes met all the time (a + b x, a constant beside a part, small whole powers) get closures of their own, so that
+ * fewer calls are made.
  */
 export function compileNumber(e: Expression, lookup: FunctionLookup<NumberFunction>): NumberFunction {
   const compile = (part: Expression): NumberFunction => compileNumber(part, lookup);

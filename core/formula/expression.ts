@@ -38,8 +38,10 @@ export type Unary =
   | "sign";
 
 /**
- * A checked expression in one variable: names are resolved, givens are numbers, functions of the case are called by name.
- * `sign` is the slope of abs; `choose` (with p < q take a, with p > q take b) that of min and max; `flat` the slope of the stairs:
+ * A checked expression in one variable: names are resolved, givens are numbers, functions of the case are called by
+ * name.
+ * `sign` is the slope of abs; `choose` (with p < q take a, with p > q take b) that of min and max; `flat` the slope of
+ * the stairs:
  * 0 where its argument's stair does not jump. These three come only from differentiation.
  */
 export type Expression =
@@ -224,7 +226,10 @@ export function rebuild(e: Expression, f: (part: Expression) => Expression): Exp
   }
 }
 
-/** The same expression with its parts replaced; the very same object where no part changed, so that what is noted on it stays. */
+/**
+ * The same expression with its parts replaced; the very same object where no part changed, so that what is noted on it
+ * stays.
+ */
 export function mapParts(e: Expression, f: (part: Expression) => Expression): Expression {
   const before = parts(e);
   const after = before.map(f);

@@ -6,15 +6,16 @@ interface Note<T> {
 }
 
 /**
- * What was found out about an expression, kept on the expression itself. A WeakMap would say the same, but its entries are walked at every garbage
- * collection: the slowest twentieth of all answers came from there (docs/adr/0004).
+ * What was found out about an expression, kept on the expression itself. A WeakMap would say the same, but its entries
+ * are walked at every garbage collection: the slowest twentieth of all answers came from there (docs/adr/0004).
  */
 export class Noted<T> {
   private readonly key = Symbol("noted");
 
   get(e: Expression): T | undefined {
     const note = (e as unknown as Record<symbol, Note<T> | undefined>)[this.key];
-    // A copy of an expression with another part in it carries the notes of the original along: they are not about the copy.
+    // A copy of an expression with another part in it carries the notes of the original along: they are not about the
+    // copy.
     return note?.of === e ? note.value : undefined;
   }
 

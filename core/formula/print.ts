@@ -1,6 +1,8 @@
 import type { Syntax } from "./syntax";
 
-/** School LaTeX of what was written: fractions stacked, products set close, names upright only where they are functions. */
+/**
+ * School LaTeX of what was written: fractions stacked, products set close, names upright only where they are functions.
+ */
 export function latexOf(syntax: Syntax): string {
   return latex(syntax, 0);
 }

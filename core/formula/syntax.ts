@@ -44,7 +44,8 @@ class Failure {
 }
 
 /**
- * Reads school mathematics. Implied products bind exactly like `*`, left to right; powers bind to the right and before a leading minus.
+ * Reads school mathematics. Implied products bind exactly like `*`, left to right; powers bind to the right and before
+ * a leading minus.
  *
  * @param text        the formula
  * @param isFunction  whether a name before a bracket is applied to it; otherwise it is multiplied by it

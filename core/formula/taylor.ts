@@ -31,9 +31,10 @@ const ROUNDING = 2 ** -53;
 /** A product that underflows is off by less than this, also when it is weighted. */
 const UNDERFLOW = 1e-300;
 /**
- * Bounds of Σ w_j u_j v_(k−j) over j = from … to, with w_j = j or 1: the least and greatest products summed in plain floating point, then moved outward by
- * the bound on the rounding of such sums, (n + 3)·2^-53·Σ|terms|, which has room for the two products of each term
- * (Higham, Accuracy and Stability of Numerical Algorithms, section 3.1). Terms that are nothing cost nothing; most of a line's are.
+ * Bounds of Σ w_j u_j v_(k−j) over j = from … to, with w_j = j or 1: the least and greatest products summed in plain
+ * floating point, then moved outward by the bound on the rounding of such sums, (n + 3)·2^-53·Σ|terms|, which has room
+ * for the two products of each term (Higham, Accuracy and Stability of Numerical Algorithms, section 3.1). Terms that
+ * are nothing cost nothing; most of a line's are.
  */
 function dot(u: Series, v: Series, k: number, from: number, to: number, isWeighted: boolean): Enclosure {
   let lo = 0;
@@ -195,7 +196,8 @@ function apply(name: Unary, u: Series): Series | null {
 }
 
 /**
- * Compiles an expression to a function on Taylor series, all coefficients rounded outward (Moore, Kearfott & Cloud, Introduction to Interval
+ * Compiles an expression to a function on Taylor series, all coefficients rounded outward (Moore, Kearfott & Cloud,
+ * Introduction to Interval
  * Analysis, section 9.2).
  *
  * @param lookup  the same for the functions of the case; null for one without a series

@@ -25,7 +25,10 @@ export function decimalText(r: Rational, digits = 6): string | null {
   return `${n < 0n ? "-" : ""}${whole}${rest ? `.${rest}` : ""}`;
 }
 
-/** `14 - q/30`, `2.5 q`, `-q^2/30 + 11.5 q - 180`; the order is from the constant up for lines, from the top down otherwise. */
+/**
+ * `14 - q/30`, `2.5 q`, `-q^2/30 + 11.5 q - 180`; the order is from the constant up for lines, from the top down
+ * otherwise.
+ */
 export function polynomialText(p: Polynomial, name: string): string {
   return writeTerms(p, (size, power) => {
     const x = power === 0 ? "" : power === 1 ? name : `${name}^${power}`;

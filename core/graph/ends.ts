@@ -3,7 +3,10 @@ import { Enclosure } from "../interval";
 import { inline, limitAt, newWork, partition, spotOfRational, valueAt, type FunctionTable, type Part } from "../solve";
 import { rationalOfDouble } from "../numeric";
 
-/** A place where a curve begins, ends or is broken: filled where the function has that value, open where it only comes close to it. */
+/**
+ * A place where a curve begins, ends or is broken: filled where the function has that value, open where it only comes
+ * close to it.
+ */
 export interface CurveEnd {
   readonly x: number;
   readonly y: number;

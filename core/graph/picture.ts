@@ -36,7 +36,9 @@ export interface Threshold {
   readonly pane: number;
   readonly question: string;
   readonly label: string;
-  /** what moves when it is dragged: the value in the question, or the given that holds it; null where it is worked out */
+  /**
+   * what moves when it is dragged: the value in the question, or the given that holds it; null where it is worked out
+   */
   readonly moves: { readonly kind: "question" | "given"; readonly name: string } | null;
 }
 export interface Shade {
@@ -86,7 +88,10 @@ export const CURVE_LOOKS = 7;
 /** Beyond the range, in shares of its width, up to which an answer that was set aside is still drawn. */
 const ASIDE_REACH = 0.25;
 
-/** Frames and samples the graph of a case: around the range, the answers, the readings and the thresholds; with round numbers. */
+/**
+ * Frames and samples the graph of a case: around the range, the answers, the readings and the thresholds; with round
+ * numbers.
+ */
 export function picture({ model, findings }: Analysis, view: View = {}, ghost: Model | null = null): Picture | null {
   const drawable = [...model.functions.values()].filter((f) => !f.trouble);
   const variables = [...new Set(drawable.map((f) => f.of))];
@@ -319,7 +324,10 @@ function ends(lo: number, hi: number, range: { lo: number; hi: number }, roundLo
   return axis(Number(min.toPrecision(12)), Number(max.toPrecision(12)), 6, false);
 }
 
-/** Values that should be visible: all of them, but a pole does not squash the rest (the outermost are left out where they run away). */
+/**
+ * Values that should be visible: all of them, but a pole does not squash the rest (the outermost are left out where
+ * they run away).
+ */
 function heights(functions: readonly NumberFunction[], lo: number, hi: number): number[] {
   const finite: number[] = [];
   for (const f of functions)

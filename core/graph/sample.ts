@@ -11,8 +11,8 @@ const MAX_HALVINGS = 6;
 const MAX_POINTS = 4000;
 
 /**
- * Samples a curve on [from, to] for drawing: evenly first, then where it bends. It is broken where it has no value and where it jumps or has a
- * pole (told by its enclosure), so that no line is drawn through a gap.
+ * Samples a curve on [from, to] for drawing: evenly first, then where it bends. It is broken where it has no value and
+ * where it jumps or has a pole (told by its enclosure), so that no line is drawn through a gap.
  *
  * @param height  visible height in y-unit: bends smaller than a 500th of it are not refined
  */
@@ -130,7 +130,8 @@ function jumps(enclose: EnclosureFunction, x0: number, x1: number): boolean {
 }
 
 /**
- * The run without the points that a straight line between their neighbours passes within `tolerance` (in y-unit) of; first and last stay.
+ * The run without the points that a straight line between their neighbours passes within `tolerance` (in y-unit) of;
+ * first and last stay.
  * A line is drawn from two points instead of four hundred, which is what drawing while dragging lives on.
  */
 export function thinned(run: Run, tolerance: number): Run {

@@ -24,7 +24,10 @@ export function steppedInputs(from: Rational, to: Rational, step: Rational): Rat
   return out;
 }
 
-/** Inputs as a person lists them: numbers, fractions such as `7/3`, formula texts in givens; parted by semicolons or new lines, bare numbers also by spaces. */
+/**
+ * Inputs as a person lists them: numbers, fractions such as `7/3`, formula texts in givens; parted by semicolons or new
+ * lines, bare numbers also by spaces.
+ */
 export function listedInputs(text: string, model: Model): { inputs: Rational[]; wrong: string | null } {
   const inputs: Rational[] = [];
   const bare = /^-?[\d.]+(?:\/[\d.]+)?(?:\s+-?[\d.]+(?:\/[\d.]+)?)*$/;

@@ -159,7 +159,9 @@ export const cbrt = (a: Enclosure): Enclosure =>
       : make(a.lo === 0 ? 0 : downWide(Math.cbrt(a.lo)), a.hi === 0 ? 0 : upWide(Math.cbrt(a.hi)), a.flags)
     : monotone(a, Math.cbrt);
 
-/** a^y for a fixed real, not whole, y: defined for a >= 0 (a > 0 where y < 0). `y` is given by its enclosure [yLo, yHi]. */
+/**
+ * a^y for a fixed real, not whole, y: defined for a >= 0 (a > 0 where y < 0). `y` is given by its enclosure [yLo, yHi].
+ */
 export function realPower(a: Enclosure, y: Enclosure): Enclosure {
   const base = cut(a, 0);
   const flags = base.flags | y.flags;

@@ -2,7 +2,10 @@ import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { BROKEN, EMPTY, Enclosure, PARTIAL, iv } from "./index";
 
-/** Ordinary values with the platform's functions, as far from the true ones as their stated error; checked against bounds that claim to hold them. */
+/**
+ * Ordinary values with the platform's functions, as far from the true ones as their stated error; checked against
+ * bounds that claim to hold them.
+ */
 const SLACK = 8 * Number.EPSILON;
 const one: Record<string, { of: (a: Enclosure) => Enclosure; value: (x: number) => number }> = {
   negate: { of: iv.negate, value: (x) => -x },

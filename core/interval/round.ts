@@ -1,5 +1,6 @@
 /**
- * Directed rounding without a switchable rounding mode: a result is moved outward by one to two units in the last place.
+ * Directed rounding without a switchable rounding mode: a result is moved outward by one to two units in the last
+ * place.
  * `x ± |x|·2^-52` passes the neighbouring double for every normal x; the smallest double covers the rest.
  */
 const STEP = 2 ** -52;
@@ -10,15 +11,19 @@ export const down = (x: number): number => (x === Infinity ? MOST : x - Math.abs
 export const up = (x: number): number => (x === -Infinity ? -MOST : x + Math.abs(x) * STEP + LEAST);
 
 /**
- * Assumed error of the platform's exp, ln, sin, cos, tan, pow, asin, acos, atan, sinh, cosh, tanh, log2, log10, cbrt: at most 4 units in the
- * last place. V8 uses fdlibm and its descendants, which state less than 1 (2 for sinh, cosh); we leave a wide margin.
+ * Assumed error of the platform's exp, ln, sin, cos, tan, pow, asin, acos, atan, sinh, cosh, tanh, log2, log10, cbrt:
+ * at most 4 units in the last place. V8 uses fdlibm and its descendants, which state less than 1 (2 for sinh, cosh); we
+ * leave a wide margin.
  */
 export const PLATFORM_ULPS = 4;
 const WIDE = PLATFORM_ULPS * 2 ** -52;
 export const downWide = (x: number): number => (x === Infinity ? MOST : x - Math.abs(x) * WIDE - LEAST);
 export const upWide = (x: number): number => (x === -Infinity ? -MOST : x + Math.abs(x) * WIDE + LEAST);
 
-/** The exact rounding error of a + b tells whether the sum must be moved at all (Knuth, TAOCP 2, section 4.2.2, theorem B). */
+/**
+ * The exact rounding error of a + b tells whether the sum must be moved at all (Knuth, TAOCP 2, section 4.2.2, theorem
+ * B).
+ */
 export function addLo(a: number, b: number): number {
   const s = a + b;
   const part = s - a;

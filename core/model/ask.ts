@@ -31,8 +31,8 @@ const ANSWERS: { readonly [K in Question["ask"]]: (asking: Asking<Question & { a
 };
 
 /**
- * Answers one question. Never throws: what cannot be answered is a finding with status `error` and a message, and a fault of ours in one
- * question does not stop the others.
+ * Answers one question. Never throws: what cannot be answered is a finding with status `error` and a message, and a
+ * fault of ours in one question does not stop the others.
  */
 export function answer(question: Question, model: Model, answers: Answers): Finding {
   try {

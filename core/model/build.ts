@@ -43,7 +43,9 @@ import type { CaseFile, FunctionRow, NumberText, PieceRow } from "./case";
 import { dataOf, fitRows, fittedForm, rowsOf, type FitBy, type ModelFit } from "./fits";
 import { checkUnits, difference, unitName, type UnitNames, type UnitProblem } from "./unitCheck";
 
-/** Something wrong with a case, at a path such as `functions[2].by.text`, and at a place in the text where there is one. */
+/**
+ * Something wrong with a case, at a path such as `functions[2].by.text`, and at a place in the text where there is one.
+ */
 export interface CaseProblem {
   readonly path: string;
   readonly message: string;
@@ -104,8 +106,8 @@ const NAME = /^\p{L}[\p{L}\p{Nd}_]*$/u;
 const MAX_STEPS = 20_000;
 
 /**
- * Puts a case together: numbers, units, names and formulas, with every problem found on the way. A function with a problem stays in the model
- * with its `trouble` said, so that all others can still be looked at.
+ * Puts a case together: numbers, units, names and formulas, with every problem found on the way. A function with a
+ * problem stays in the model with its `trouble` said, so that all others can still be looked at.
  *
  * @param unknownGiven  a given to be treated as an unknown (for questions about a given)
  */
@@ -554,7 +556,9 @@ class Builder {
     });
   }
 
-  /** Calls of calls multiply: a function whose one value takes too many steps is refused before anything hangs on it. */
+  /**
+   * Calls of calls multiply: a function whose one value takes too many steps is refused before anything hangs on it.
+   */
   private checkCost(row: FunctionRow, index: number, expressions: readonly Expression[]): void {
     const cost = expressions.reduce((sum, e) => sum + this.stepsOf(e, new Set()), 0);
     this.costs.set(row.name, cost);
@@ -689,7 +693,10 @@ class Builder {
     );
   }
 
-  /** Running total s(x) = ∫ f from `from` to x: written out where every part of f is a polynomial, else summed with bounds when asked. */
+  /**
+   * Running total s(x) = ∫ f from `from` to x: written out where every part of f is a polynomial, else summed with
+   * bounds when asked.
+   */
   private total(row: FunctionRow, index: number, name: string, start: NumberText): Made {
     const f = this.requireFunction(row, name, `functions[${index}].by.function`);
     const from = this.number(start, `functions[${index}].by.from`);

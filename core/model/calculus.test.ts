@@ -5,7 +5,8 @@ import { resolve } from "../formula";
 import { toDouble } from "../numeric";
 import { analyse, type CaseFile, type FunctionRow, type Question } from "./index";
 
-// Rates, slopes, integrals and doubling times verified at 30 digits; see the file for sources. Lengths of arcs and the like are no question of ours.
+// Rates, slopes, integrals and doubling times verified at 30 digits; see the file for sources. Lengths of arcs and the
+// like are no question of ours.
 const { problems } = JSON.parse(readFileSync(new URL("../solve/fixtures/calculus.json", import.meta.url), "utf8"));
 const optima = JSON.parse(readFileSync(new URL("../solve/fixtures/optima.json", import.meta.url), "utf8"));
 const number = (text: string): number => {

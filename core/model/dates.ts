@@ -16,7 +16,10 @@ const MONTHS = [
   "December",
 ];
 
-/** Days since 1970-01-01 of a civil date, and back (Howard Hinnant, "chrono-Compatible Low-Level Date Algorithms", 2013). */
+/**
+ * Days since 1970-01-01 of a civil date, and back (Howard Hinnant, "chrono-Compatible Low-Level Date Algorithms",
+ * 2013).
+ */
 export function daysOf(year: number, month: number, day: number): number {
   const y = month <= 2 ? year - 1 : year;
   const era = Math.floor(y / 400);
@@ -35,7 +38,10 @@ export function dateOf(days: number): { year: number; month: number; day: number
   return { year: yoe + era * 400 + (month <= 2 ? 1 : 0), month, day: doy - Math.floor((153 * mp + 2) / 5) + 1 };
 }
 
-/** What an input of a counting variable reads as: "7 April 2031", or the year where it counts whole years from one. Null without `since`. */
+/**
+ * What an input of a counting variable reads as: "7 April 2031", or the year where it counts whole years from one. Null
+ * without `since`.
+ */
 export function readingOf(at: number, variable: ModelVariable): string | null {
   const since = variable.since;
   if (since === null || !Number.isFinite(at)) return null;

@@ -75,7 +75,10 @@ export interface Finding {
   readonly setAside: readonly SetAside[];
   readonly stretches: readonly FindingStretch[];
   readonly searched: { from: number; to: number } | null;
-  /** a greatest or least value that is approached at an input (null: far out) and not taken; value null: there is no bound */
+  /**
+   * a greatest or least value that is approached at an input (null: far out) and not taken; value null: there is no
+   * bound
+   */
   readonly bound: { readonly value: number | null; readonly at: number | null } | null;
   /** the solutions are those of one period, and come again for ever */
   readonly repeats: { readonly every: number } | null;
@@ -87,7 +90,10 @@ export interface Finding {
   readonly gap: { readonly at: number; readonly size: number } | null;
   /** inputs where the function jumps over the level without taking it */
   readonly jumps: readonly number[];
-  /** for a value of a function fitted to data: how far beyond the rows (0: inside; negative: before the first), and the 95 % band for a new reading */
+  /**
+   * for a value of a function fitted to data: how far beyond the rows (0: inside; negative: before the first), and the
+   * 95 % band for a new reading
+   */
   readonly estimate: { readonly beyond: number; readonly low: number | null; readonly high: number | null } | null;
   /** plain words when something went wrong or needs saying */
   readonly message: string | null;

@@ -90,7 +90,8 @@ const kept = new Map<string, Fit | NoFit>();
 
 /**
  * Fits as the function says.
- * @param names  `variable` is the function's own; the constants of a formula of one's own are the names nothing else has
+ * @param names  `variable` is the function's own; the constants of a formula of one's own are the names nothing else
+ * has
  */
 export function fitRows(by: FitBy, rows: DataRows, names: Names): Fit | NoFit {
   const own =

@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import { compileNumber, resolve } from "../formula";
 import { analyse, type CaseFile, type Finding, type FunctionRow, type Question } from ".";
 
-// What one kind of question says must fit what the others say, whatever the function. Nothing here is worked out by hand: the relations are those of mathematics.
+// What one kind of question says must fit what the others say, whatever the function. Nothing here is worked out by
+// hand: the relations are those of mathematics.
 const scope = { variable: "x", givens: new Map(), functions: new Map(), variables: new Set<string>() };
 const valueOf = (text: string) => compileNumber(resolve(text, scope).expression!, () => () => NaN);
 type Asked = Question extends infer Q ? (Q extends Question ? Omit<Q, "id"> : never) : never;

@@ -3,8 +3,9 @@ import fc from "fast-check";
 import { analyse, type CaseFile, type Finding, type FunctionRow, type Question } from ".";
 
 /**
- * One story told in two ways must have the same answers. Nothing here says what an answer is; only that it does not depend on how the case was written:
- * where the inputs begin to count, in which unit, under which names, whether a number has a name, whether a function is written out.
+ * One story told in two ways must have the same answers. Nothing here says what an answer is; only that it does not
+ * depend on how the case was written: where the inputs begin to count, in which unit, under which names, whether a
+ * number has a name, whether a function is written out.
  */
 type Asked = Question extends infer Q ? (Q extends Question ? Omit<Q, "id"> : never) : never;
 const formulas = (functions: Record<string, string>): FunctionRow[] =>
@@ -28,7 +29,10 @@ const told = (
 
 const small = fc.integer({ min: -9, max: 9 });
 const positive = fc.integer({ min: 1, max: 9 });
-/** What a story of the trade is made of, in one input; every number is whole, so that both tellings hold the very same one. */
+/**
+ * What a story of the trade is made of, in one input; every number is whole, so that both tellings hold the very same
+ * one.
+ */
 const body = fc.oneof(
   fc.tuple(small, small).map(([a, b]) => `${a}*x + ${b}`),
   fc.tuple(small, small, small).map(([a, b, c]) => `${a}*x^2 + ${b}*x + ${c}`),

@@ -51,7 +51,10 @@ export function bisectionNear(
   return judged.agrees || !withinRounding(second) ? judged : { ...judged, agrees: true };
 }
 
-/** Golden-section search for the best value near an optimum (Kiefer 1953); values are compared, since inputs near a peak hardly differ in value. */
+/**
+ * Golden-section search for the best value near an optimum (Kiefer 1953); values are compared, since inputs near a peak
+ * hardly differ in value.
+ */
 export function goldenSection(
   g: NumberFunction,
   sense: 1 | -1,

@@ -23,7 +23,9 @@ type Inferred =
   | {
       readonly kind: "known";
       readonly unit: Unit;
-      /** it comes from the variable alone, and a coefficient left out beside it is no claim: x² lanterns may be dollars */
+      /**
+       * it comes from the variable alone, and a coefficient left out beside it is no claim: x² lanterns may be dollars
+       */
       readonly isLoose: boolean;
     }
   | { readonly kind: "any" | "unknown" };
@@ -48,7 +50,10 @@ export interface UnitCheck {
   readonly anything: boolean;
 }
 
-/** Follows the units through a formula. Disagreements are findings about the text, each at its place; nothing is converted silently. */
+/**
+ * Follows the units through a formula. Disagreements are findings about the text, each at its place; nothing is
+ * converted silently.
+ */
 export function checkUnits(syntax: Syntax, text: string, names: UnitNames): UnitCheck {
   const checker = new Checker(text, names);
   const result = checker.of(syntax);

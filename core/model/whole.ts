@@ -19,7 +19,10 @@ import {
 export const valueAtWhole = (e: Expression, table: FunctionTable, n: Rational): ValueAt =>
   valueAt(e, spotOfRational(n), table);
 
-/** The whole numbers on both sides of a spot, or the one it is; of an irrational spot beside a whole number, that number is one of them. */
+/**
+ * The whole numbers on both sides of a spot, or the one it is; of an irrational spot beside a whole number, that number
+ * is one of them.
+ */
 export function wholeNeighbours(s: Spot): { below: Rational; above: Rational } {
   if (s.rational) return { below: floorOf(s.rational), above: floorOf(s.rational.neg()).neg() };
   const [lo, hi] = [floorOf(rationalOfDouble(s.lo)), floorOf(rationalOfDouble(s.hi))];
@@ -44,8 +47,9 @@ const MOST_LISTED = 5000;
 const MAX_TRIED = 4000;
 
 /**
- * The best whole inputs of a range that is taken apart so that the function is monotone on every cell: only the first and the last whole number of
- * each can be best. They are compared by fractions or proven bounds; a tie of bounds is doubt.
+ * The best whole inputs of a range that is taken apart so that the function is monotone on every cell: only the first
+ * and the last whole number of each can be best. They are compared by fractions or proven bounds; a tie of bounds is
+ * doubt.
  * @returns null where there is no best one: values go on getting better far out
  */
 export function bestWhole(
@@ -184,7 +188,9 @@ class WholeSearch {
     }
   }
 
-  /** Whether values towards infinity come to more than the best whole input gives; where that is not known, it is doubt. */
+  /**
+   * Whether values towards infinity come to more than the best whole input gives; where that is not known, it is doubt.
+   */
   private isBeatenFarOut(parts: readonly Part[]): boolean {
     for (const p of parts) {
       const f = p.kind === "cell" ? p.formulas[0] : null;
@@ -204,6 +210,9 @@ class WholeSearch {
   }
 }
 
-/** The first whole number at or above a spot, the last at or below it; beside an irrational one that hides it, the outer one. */
+/**
+ * The first whole number at or above a spot, the last at or below it; beside an irrational one that hides it, the outer
+ * one.
+ */
 const wholeFrom = (s: Spot): Rational => floorOf((s.rational ?? rationalOfDouble(s.lo)).neg()).neg();
 const wholeTo = (s: Spot): Rational => floorOf(s.rational ?? rationalOfDouble(s.hi));

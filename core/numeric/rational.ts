@@ -1,7 +1,10 @@
 import Fraction from "fraction.js";
 import { remembered } from "./remembered";
 
-/** An exact fraction. Arithmetic is the library's; making one from text or a double, and going back, is ours, since both must lose nothing. */
+/**
+ * An exact fraction. Arithmetic is the library's; making one from text or a double, and going back, is ours, since both
+ * must lose nothing.
+ */
 export type Rational = Fraction;
 
 export const ZERO: Rational = new Fraction(0n, 1n);
@@ -32,7 +35,10 @@ function readDecimal(text: string): Rational | null {
   return shift >= 0 ? ratio(digits * 10n ** BigInt(shift)) : ratio(digits, 10n ** BigInt(-shift));
 }
 
-/** What a person means by a double they typed: its shortest decimal form (2.3 is 23/10, not the nearest binary fraction). */
+/**
+ * What a person means by a double they typed: its shortest decimal form (2.3 is 23/10, not the nearest binary
+ * fraction).
+ */
 export const rationalOfTyped = (value: number): Rational | null =>
   Number.isFinite(value) ? rationalOfDecimal(String(value)) : null;
 

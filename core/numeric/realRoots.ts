@@ -60,7 +60,10 @@ function variations(chain: bigint[][], at: Rational): number {
 
 const middle = (a: Rational, b: Rational): Rational => a.add(b).div(ratio(2));
 
-/** Fractions with small terms that a person would write are found before their binary neighbours: try the simplest fraction inside. */
+/**
+ * Fractions with small terms that a person would write are found before their binary neighbours: try the simplest
+ * fraction inside.
+ */
 export function simplestBetween(lo: Rational, hi: Rational): Rational {
   // Stern–Brocot descent by continued fractions (Graham, Knuth & Patashnik, Concrete Mathematics, section 4.5).
   const floor = lo.floor();
@@ -83,7 +86,8 @@ function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, "multip
       if (denominator(guess) < 1n << 64n && value(guess) === 0) return exactRoot(guess);
     }
     if (width <= scale * 2 ** -52 || width < 1e-300) break;
-    // A step of regula falsi on doubles lands near the root; two exact sign checks around it then shrink the bracket at a stroke.
+    // A step of regula falsi on doubles lands near the root; two exact sign checks around it then shrink the bracket at
+    // a stroke.
     const mid = middle(lo, hi);
     const sign = value(mid);
     if (sign === 0) return exactRoot(mid);
@@ -139,7 +143,8 @@ function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
 
 /**
  * All real roots of an exact polynomial in [from, to] (null: unbounded), in order, proven complete.
- * Multiplicities by Yun's square-free factors; roots of each isolated by Sturm's theorem (Basu, Pollack & Roy, section 2.2.2).
+ * Multiplicities by Yun's square-free factors; roots of each isolated by Sturm's theorem (Basu, Pollack & Roy, section
+ * 2.2.2).
  *
  * @param p  not zero; degree >= 1 or there is no root
  * @returns enclosures no wider than about two units in the last place
@@ -157,7 +162,9 @@ export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Ratio
 /** Bits kept beyond those of the coefficients, so that cancellation leaves an enclosure of neighbouring doubles. */
 const GUARD_BITS = 80;
 
-/** Both roots of a quadratic from its discriminant: exact where that is a square, else between fractions a hair apart. */
+/**
+ * Both roots of a quadratic from its discriminant: exact where that is a square, else between fractions a hair apart.
+ */
 function quadraticRoots(p: Polynomial): RealRoot[] {
   const [c, b, a] = primitive(p) as [bigint, bigint, bigint];
   const d = b * b - 4n * a * c;
@@ -204,7 +211,10 @@ function powerRoots(p: Polynomial): RealRoot[] {
   return n % 2 === 0 ? [negative, positive] : [isNegative ? negative : positive];
 }
 
-/** Whether a root lies in [from, to]; an irrational one is never an end itself, and its enclosure tells unless the end is a neighbouring double. */
+/**
+ * Whether a root lies in [from, to]; an irrational one is never an end itself, and its enclosure tells unless the end
+ * is a neighbouring double.
+ */
 function inside(r: RealRoot, from: Rational | null, to: Rational | null): boolean {
   const value = r.exact ?? null;
   if (value) return !(from && value.compare(from) < 0) && !(to && value.compare(to) > 0);

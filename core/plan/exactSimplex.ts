@@ -14,12 +14,13 @@ export type LinearResult =
 const MAX_STEPS = 4000;
 
 /**
- * Greatest value of c·x over Σ a x (sense) b with x free in sign, in fractions: the simplex method in two phases with Bland's rule, which never goes in
- * circles (Bland 1977).
+ * Greatest value of c·x over Σ a x (sense) b with x free in sign, in fractions: the simplex method in two phases with
+ * Bland's rule, which never goes in circles (Bland 1977).
  */
 export function maximise(c: readonly Rational[], relations: readonly Relation[]): LinearResult {
   const n = c.length;
-  // x = u − v with u, v ≥ 0; each relation with a slack where it is no equality; rows turned so that the right side is not negative.
+  // x = u − v with u, v ≥ 0; each relation with a slack where it is no equality; rows turned so that the right side is
+  // not negative.
   const slackOf: number[] = [];
   let columns = 2 * n;
   for (const r of relations) {

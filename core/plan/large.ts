@@ -44,8 +44,8 @@ export function worstBreak(p: Program, at: readonly number[]): number {
   }, 0);
 }
 /**
- * How far a best value is from being proven by its multipliers: with y on the rows, no point can be better than Σ y·bound as long as Σ y·row is the
- * objective (weak duality). Relative; ∞ when the multipliers prove nothing.
+ * How far a best value is from being proven by its multipliers: with y on the rows, no point can be better than Σ
+ * y·bound as long as Σ y·row is the objective (weak duality). Relative; ∞ when the multipliers prove nothing.
  */
 export function dualGap(p: Program, at: readonly number[], worth: readonly number[]): number {
   const rest = [...(p.cost ?? [])];
@@ -70,7 +70,9 @@ const snapped = (at: readonly number[]): number[] =>
     return Math.abs(v - r) <= 1e-9 * Math.max(1, Math.abs(r)) ? r + 0 : Number(v.toPrecision(14));
   });
 
-/** The result of a plan that was worked out by a compiled solver. Every claim is tested here against the program itself. */
+/**
+ * The result of a plan that was worked out by a compiled solver. Every claim is tested here against the program itself.
+ */
 export function compiledResult(plan: Plan, p: Program, a: CompiledAnswer): PlanResult {
   const none: PlanResult = {
     status: null,

@@ -14,7 +14,10 @@ export function inDoubles(r: Relation) {
   }
   return d;
 }
-/** Doubles decide where a point lies clearly on one side, by this share of the terms; nearer ones are decided in fractions. */
+/**
+ * Doubles decide where a point lies clearly on one side, by this share of the terms; nearer ones are decided in
+ * fractions.
+ */
 const CLEAR = 1e-9;
 
 /** Sign of a·x − b: which side of a relation's border a point lies on; 0 exactly on it. */

@@ -14,7 +14,8 @@ export interface Slice {
 
 /**
  * The slice of a plan through a point along two of its variables.
- * @param at  values of all variables, in the order of the plan; doubles stand for the simplest fraction near them, since corners that fall together must do so exactly
+ * @param at  values of all variables, in the order of the plan; doubles stand for the simplest fraction near them,
+ * since corners that fall together must do so exactly
  * @returns null when the plan cannot be read, or nothing of it concerns the two
  */
 export function sliceOf(

@@ -36,9 +36,15 @@ export interface PlanResult {
   readonly multipliers: Readonly<Record<string, number | null>>;
   /** right-hand sides between which a multiplier holds; null ends are open */
   readonly ranges: Readonly<Record<string, readonly [number | null, number | null]>>;
-  /** values of each variable's coefficient in the objective for which the same point stays best; only where one point is best */
+  /**
+   * values of each variable's coefficient in the objective for which the same point stays best; only where one point is
+   * best
+   */
   readonly stays: Readonly<Record<string, readonly [number | null, number | null]>>;
-  /** what the best value loses for each unit of a variable, beside the constraints of several variables; 0 for one that is in use, null where not unique */
+  /**
+   * what the best value loses for each unit of a variable, beside the constraints of several variables; 0 for one that
+   * is in use, null where not unique
+   */
   readonly reduced: Readonly<Record<string, number | null>>;
   /** a way along which the objective grows for ever, where it does */
   readonly ray: readonly number[] | null;
@@ -49,7 +55,10 @@ export interface PlanResult {
   readonly secondWay: number | null;
   /** worked out in doubles by the compiled solver, its answer tested; false: exact, in fractions */
   readonly compiled: boolean;
-  /** relative distance between the best found so far and what is still possible, when the work ended before the proof; null otherwise */
+  /**
+   * relative distance between the best found so far and what is still possible, when the work ended before the proof;
+   * null otherwise
+   */
   readonly gap: number | null;
 }
 export interface PlanReading {
@@ -205,7 +214,8 @@ class PlanSolver {
     const reduced: Record<string, number | null> = {};
     const several = this.relations.map((r) => r.coefficients.filter((a) => !isZero(a)).length > 1);
     this.plan.variables.forEach((v, j) => {
-      // What the constraints of several variables leave of the coefficient is just what the bounds of the variable itself take up; those are fewer, and more often unique.
+      // What the constraints of several variables leave of the coefficient is just what the bounds of the variable
+      // itself take up; those are fewer, and more often unique.
       const sum = this.relations.reduce<Rational | null>(
         (s, r, i) =>
           s === null || several[i] || isZero(r.coefficients[j]!)

@@ -31,7 +31,8 @@ const MOST_COLUMNS = 20_000;
 const MOST_TIES = 200;
 
 /**
- * Greatest value with some variables whole, proven: branch and bound on exact relaxations. Equally good points are listed for two variables.
+ * Greatest value with some variables whole, proven: branch and bound on exact relaxations. Equally good points are
+ * listed for two variables.
  */
 export function maximiseWhole(
   c: readonly Rational[],
@@ -76,8 +77,8 @@ export function maximiseWhole(
 }
 
 /**
- * A relation among whole variables only, with its bound moved to the next value its left side can have: x − y ≤ 1/2 says x − y ≤ 0. Without that a region
- * that goes on for ever could be cut for ever.
+ * A relation among whole variables only, with its bound moved to the next value its left side can have: x − y ≤ 1/2
+ * says x − y ≤ 0. Without that a region that goes on for ever could be cut for ever.
  * @returns null for an equality that no whole values can keep
  */
 function tightened(r: Relation, whole: readonly boolean[]): Relation | null {
@@ -102,7 +103,8 @@ function gcd(a: bigint, b: bigint): bigint {
 }
 
 /**
- * Two whole variables: every whole value of the one with the shorter reach, and for each the stretch of the other; nothing is left out.
+ * Two whole variables: every whole value of the one with the shorter reach, and for each the stretch of the other;
+ * nothing is left out.
  * @returns null when the region reaches too far for that
  */
 function byColumns(c: readonly Rational[], relations: readonly Relation[]): WholeResult | null {

@@ -4,8 +4,9 @@ import type { Relation } from "./linear";
 import { dot, inDoubles, sideOf } from "./side";
 
 /**
- * What one more of each right-hand side changes, at a best point: the y with Σ yᵢ aᵢ = c over the relations that are tight there (y ≥ 0 for ≤, y ≤ 0 for
- * ≥). Where more than one such y exists, more and less change the best value differently and the multiplier is null.
+ * What one more of each right-hand side changes, at a best point: the y with Σ yᵢ aᵢ = c over the relations that are
+ * tight there (y ≥ 0 for ≤, y ≤ 0 for ≥). Where more than one such y exists, more and less change the best value
+ * differently and the multiplier is null.
  * @param c  coefficients of the objective, made greatest
  * @returns one multiplier a relation, of the objective made greatest; 0 where a relation is not tight
  */
@@ -43,8 +44,8 @@ export function multipliersAt(
 }
 
 /**
- * Between which right-hand sides a multiplier holds, where exactly as many relations are tight as there are variables and each of them is worth something:
- * the best point moves along a straight line until the next relation stops it.
+ * Between which right-hand sides a multiplier holds, where exactly as many relations are tight as there are variables
+ * and each of them is worth something: the best point moves along a straight line until the next relation stops it.
  * @returns null where the point is not of that kind
  */
 export function boundRange(
@@ -112,7 +113,8 @@ export function insideEnd(end: Rational, side: 1 | -1): number {
 }
 
 /**
- * Between which values one coefficient of the objective may lie while the same point stays best: as long as the objective stays inside the cone of the tight relations.
+ * Between which values one coefficient of the objective may lie while the same point stays best: as long as the
+ * objective stays inside the cone of the tight relations.
  * @returns ends in terms of the objective made greatest; null ends are open
  */
 export function coefficientRange(

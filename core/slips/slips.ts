@@ -5,7 +5,9 @@ import type { Unit } from "../units";
 import type { Change } from "./change";
 import { unusedNumbers } from "./unusedNumbers";
 
-/** A likely mistake, where it is, and one change that would mend it. The person decides; nothing is mended by itself. */
+/**
+ * A likely mistake, where it is, and one change that would mend it. The person decides; nothing is mended by itself.
+ */
 export interface Slip {
   /** the row it belongs to: `given:F`, `variable:q`, `function:P`, `question:q1`, `story` */
   readonly key: string;
@@ -78,7 +80,9 @@ function namesOf(source: CaseFile): Set<string> {
   );
 }
 
-/** A name that differs from all others in more than capitals: the last word of the meaning, or the name with a number. */
+/**
+ * A name that differs from all others in more than capitals: the last word of the meaning, or the name with a number.
+ */
 function otherName(row: { name: string; label?: string | undefined }, model: Model): string {
   const taken = new Set([...namesOf(model.source)].map((n) => n.toLowerCase()));
   const word = row.label

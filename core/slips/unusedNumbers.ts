@@ -17,7 +17,10 @@ const LINKS = new Set(
 );
 const MONTHS = /^\s*(january|february|march|april|may|june|july|august|september|october|november|december)\b/i;
 
-/** Numbers of the story that are in no mark and in no given, reading, range or formula: used nowhere, so perhaps forgotten. */
+/**
+ * Numbers of the story that are in no mark and in no given, reading, range or formula: used nowhere, so perhaps
+ * forgotten.
+ */
 export function unusedNumbers(model: Model): Slip[] {
   const { source } = model;
   const text = source.story?.text ?? "";

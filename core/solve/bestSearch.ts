@@ -61,7 +61,10 @@ export interface Attained {
 type Known = ValueAt & { readonly kind: "value" };
 type TakenAt = { readonly spot: Spot; readonly kind: "interior" | "endpoint" } | Flat;
 
-/** A value that is taken, at a place or all along a stretch. What it is exactly is worked out for rivals of the best only. */
+/**
+ * A value that is taken, at a place or all along a stretch. What it is exactly is worked out for rivals of the best
+ * only.
+ */
 class Taken {
   constructor(
     private readonly value: Known,
@@ -274,7 +277,8 @@ export class BestSearch {
   private attained(rivals: readonly Taken[], doubt: OpenStretch[]): Attained {
     const exact =
       rivals.flatMap((t) => (t.exact ? [t.exact] : [])).sort((a, b) => b.compare(a) * this.sense)[0] ?? null;
-    // What is proven to be worse by fractions is out; of the rest, one is the best, and what is not proven equal to it is doubt.
+    // What is proven to be worse by fractions is out; of the rest, one is the best, and what is not proven equal to it
+    // is doubt.
     const left = rivals.filter((t) => !exact || !t.exact || t.exact.compare(exact) === 0);
     const first = left.reduce((a, b) => (this.worth(b) > this.worth(a) ? b : a));
     const best = left.filter((t) => t === first || this.areOne(t, first));
@@ -313,7 +317,10 @@ export class BestSearch {
     );
   }
 
-  /** Whether a stretch not examined may hold a value better than the level: a few splits are enough to see that it stays below. */
+  /**
+   * Whether a stretch not examined may hold a value better than the level: a few splits are enough to see that it stays
+   * below.
+   */
   private mayBeat(box: OpenStretch, level: number): boolean {
     const value = compileEnclosure(this.whole, this.table.enclosure);
     const stack = [{ ...box, depth: 0 }];
@@ -351,7 +358,10 @@ function middleOf(lo: number, hi: number): number {
   return Number.isFinite(hi) ? (hi < 0 ? 4 * hi - 1 : hi - 16 - Math.abs(hi)) : 0;
 }
 
-/** Whether a function is made of continuous parts only: it may bend, end or run away, but it never jumps where it has a value. */
+/**
+ * Whether a function is made of continuous parts only: it may bend, end or run away, but it never jumps where it has a
+ * value.
+ */
 function isContinuous(e: Expression): boolean {
   if (e.kind === "call" || e.kind === "choose" || e.kind === "flat") return false;
   if (e.kind === "apply" && JUMPING.has(e.name)) return false;
@@ -361,7 +371,9 @@ const JUMPING: ReadonlySet<string> = new Set(["floor", "ceil", "round", "step", 
 
 const isIn = (s: Spot, f: Flat): boolean => s.at >= f.lo && s.at <= f.hi;
 
-/** Level stretches that meet at a place with the same value are one; an end is closed where the place has the value too. */
+/**
+ * Level stretches that meet at a place with the same value are one; an end is closed where the place has the value too.
+ */
 function joinedFlats(best: readonly Taken[]): Flat[] {
   const flats = best.flatMap((t) => ("spot" in t.at ? [] : [t.at])).sort((a, b) => a.lo - b.lo);
   const places = best.flatMap((t) => ("spot" in t.at ? [t.at.spot] : []));

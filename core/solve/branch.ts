@@ -1,7 +1,10 @@
 import { EMPTY, Enclosure, BROKEN, PARTIAL, containsZero, iv } from "../interval";
 import type { EnclosureFunction, SlopeFunction } from "../formula";
 
-/** A stretch of inputs that holds exactly one zero, a simple one, proven by a change of sign and a slope that is never 0. */
+/**
+ * A stretch of inputs that holds exactly one zero, a simple one, proven by a change of sign and a slope that is never
+ * 0.
+ */
 export interface IsolatedZero {
   readonly lo: number;
   readonly hi: number;
@@ -21,7 +24,10 @@ export interface BranchResult {
 export interface BranchTarget {
   readonly value: EnclosureFunction;
   readonly slopes: SlopeFunction;
-  /** tries to settle a stubborn box by other means (an exact zero of higher order); true when all its zeros are accounted for */
+  /**
+   * tries to settle a stubborn box by other means (an exact zero of higher order); true when all its zeros are
+   * accounted for
+   */
   readonly settle: (lo: number, hi: number) => boolean;
 }
 
@@ -92,7 +98,8 @@ export function branch(
         }
       }
       if (Number.isFinite(slope.lo) && Number.isFinite(slope.hi)) {
-        // Mean-value form: all of f on the box lies in f(m) + slope · (box − m). Where the slope excludes 0 this is the Newton step.
+        // Mean-value form: all of f on the box lies in f(m) + slope · (box − m). Where the slope excludes 0 this is the
+        // Newton step.
         const m = a + (b - a) / 2;
         const fm = value(point(m));
         const off = new Enclosure(a - m, b - m);
@@ -130,7 +137,10 @@ export function branch(
   };
 }
 
-/** A place to split at which the sign is certain, so that no zero sits on a border between boxes. Wide boxes split by magnitude. */
+/**
+ * A place to split at which the sign is certain, so that no zero sits on a border between boxes. Wide boxes split by
+ * magnitude.
+ */
 function splitPoint(value: EnclosureFunction, a: number, b: number): number {
   const middle = (t: number): number => {
     if (a === -Infinity || b === Infinity)

@@ -17,8 +17,9 @@ import { EMPTY as EMPTY_BOX, ENTIRE, Enclosure } from "../interval";
 import { Noted, compileEnclosure, dependsOnVariable, wholeExponent, type Expression } from "../formula";
 
 /**
- * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under fractional powers, logarithms of
- * primes, and values of functions that have no simpler form. Two numbers whose difference has the empty form are equal; the converse is not claimed.
+ * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under
+ * fractional powers, logarithms of primes, and values of functions that have no simpler form. Two numbers whose
+ * difference has the empty form are equal; the converse is not claimed.
  */
 interface Term {
   readonly factor: Rational;

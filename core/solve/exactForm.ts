@@ -63,7 +63,10 @@ const gcd = (a: bigint, b: bigint): bigint => {
   return a < 0n ? -a : a;
 };
 
-/** (p ± √d)/q for the roots of a x² + b x + c with a discriminant that is no square, in lowest terms: (345 - sqrt(97425))/2. */
+/**
+ * (p ± √d)/q for the roots of a x² + b x + c with a discriminant that is no square, in lowest terms: (345 -
+ * sqrt(97425))/2.
+ */
 export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 | 1): ExactForm {
   // x = -b/(2a) ± √(b²/(4a²) − c/a): centre and radicand as fractions
   const centre = b.div(a).div(ratio(-2));

@@ -5,7 +5,8 @@ import type { FunctionTable } from "./table";
 const MAX_SIZE = 1500;
 
 /**
- * Writes calls of other functions out, so that algebra sees one formula. A call of a function by pieces stays, to be split at its breaks.
+ * Writes calls of other functions out, so that algebra sees one formula. A call of a function by pieces stays, to be
+ * split at its breaks.
  */
 export function inline(e: Expression, table: FunctionTable): Expression {
   let left = MAX_SIZE;

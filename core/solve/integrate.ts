@@ -32,7 +32,10 @@ export type Integral =
 
 /** Cells an integral may be cut into. */
 const MAX_CELLS = 4000;
-/** Even a sliver may use this share of the allowed width, so that an edge like that of a square root does not eat all the work. */
+/**
+ * Even a sliver may use this share of the allowed width, so that an edge like that of a square root does not eat all
+ * the work.
+ */
 const LEAST_SHARE = 1 / 1024;
 /** Order of the series; even, so that the rest keeps its sign. */
 const ORDER = 16;
@@ -41,9 +44,11 @@ const REL_TOL = 1e-11;
 const COARSE_REL_TOL = 1e-8;
 
 /**
- * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial between fractions, else with proven bounds by Taylor
- * series whose last term is enclosed over each cell (Moore, Kearfott & Cloud, Introduction to Interval Analysis, section 9.4).
- * At an end at which a function has no bound, the piece beside it is enclosed by its leading term, or proven to have none.
+ * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial between fractions, else
+ * with proven bounds by Taylor series whose last term is enclosed over each cell (Moore, Kearfott & Cloud, Introduction
+ * to Interval Analysis, section 9.4).
+ * At an end at which a function has no bound, the piece beside it is enclosed by its leading term, or proven to have
+ * none.
  */
 export function integrate(e: Expression, table: FunctionTable, from: Spot, to: Spot): Integral {
   if (compareSpots(from, to, table) === 1) {
@@ -177,7 +182,8 @@ function headIntegral(t: Term, d: Enclosure): Enclosure | "unbounded" | null {
 
 /**
  * ∫ over one smooth stretch, cell by cell: with c the middle of a cell, ∑ a_k ∫ (x − c)^k over the k below the order,
- * a_k the Taylor coefficients at c; and last the coefficient over the whole cell, which holds the rest. Cells are halved where that is too wide.
+ * a_k the Taylor coefficients at c; and last the coefficient over the whole cell, which holds the rest. Cells are
+ * halved where that is too wide.
  */
 function bounded(
   e: Expression,
@@ -235,7 +241,10 @@ const moment = (left: Enclosure, right: Enclosure, k: number): Enclosure =>
 
 /** Rounding widens the bounds of single values by this much and more; a sum cannot be known better than its terms. */
 const ROUNDINGS = 64;
-/** What is summed is about this large, in y-unit · x-unit; where terms cancel, not less than what rounding leaves of them at the wanted width. */
+/**
+ * What is summed is about this large, in y-unit · x-unit; where terms cancel, not less than what rounding leaves of
+ * them at the wanted width.
+ */
 function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): number {
   const f = compileNumber(e, table.number);
   const bounds = compileEnclosure(e, table.enclosure);

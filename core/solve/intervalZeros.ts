@@ -18,7 +18,10 @@ const LEAST_SHARE = 2 ** -27;
 
 /** Boxes tried for a zero of several coinciding ones; each costs up to a dozen derivatives. */
 const MAX_ATTEMPTS = 400;
-/** Places at which the function and all its derivatives are proven 0: after a few it is 0 throughout, and looking on is in vain. */
+/**
+ * Places at which the function and all its derivatives are proven 0: after a few it is 0 throughout, and looking on is
+ * in vain.
+ */
 const MAX_FRUITLESS = 3;
 
 /** Highest derivative tried on a zero of several coinciding ones. */
@@ -111,7 +114,10 @@ interface Compiled {
   readonly enclose: EnclosureFunction;
 }
 
-/** A point of [lo, hi] with a short exact form at which the function is proven 0, with its order there; no other zero in the box. */
+/**
+ * A point of [lo, hi] with a short exact form at which the function is proven 0, with its order there; no other zero in
+ * the box.
+ */
 function multipleZero(derivative: Derivative, lo: number, hi: number, onFruitless: () => void = () => {}): Zero | null {
   const f = derivative(0)!;
   const box = new Enclosure(lo, hi);
@@ -140,8 +146,8 @@ function multipleZero(derivative: Derivative, lo: number, hi: number, onFruitles
 }
 
 /**
- * Settles a narrow box by a derivative that is never 0 on it: with f'' of one sign the least (or greatest) value tells whether there is no zero
- * or a close pair. @returns the zeros in the box, or null when it stays open
+ * Settles a narrow box by a derivative that is never 0 on it: with f'' of one sign the least (or greatest) value tells
+ * whether there is no zero or a close pair. @returns the zeros in the box, or null when it stays open
  */
 function settleCluster(derivative: Derivative, s: Stretch, lo: number, hi: number): Zero[] | null {
   const known = multipleZero(derivative, lo, hi);

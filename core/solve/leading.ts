@@ -209,7 +209,10 @@ export class Leading {
 
   // ---- sums ------------------------------------------------------------------------------------------------
 
-  /** Terms of a sum; far out all quotients of polynomials among them are taken together first, so that what cancels is gone. */
+  /**
+   * Terms of a sum; far out all quotients of polynomials among them are taken together first, so that what cancels is
+   * gone.
+   */
   private sumOf(e: Expression): Term | null {
     const terms = termsOf(e).map(signed);
     const algebraic = this.finite ? [] : terms.filter((t) => rationalForm(t) !== null);

@@ -22,7 +22,8 @@ const FARTHER = [8, 16, 30, 48];
 const MOST_DELTA = 1 / 16;
 
 /**
- * The one-sided limit of a smooth formula at a spot (side 1: from above), or at plus (side 1) or minus infinity for a null spot.
+ * The one-sided limit of a smooth formula at a spot (side 1: from above), or at plus (side 1) or minus infinity for a
+ * null spot.
  * @param room  how far the formula holds beyond the spot, in x-unit
  */
 export function limitAt(e: Expression, spot: Spot | null, side: 1 | -1, room: number, table: FunctionTable): Limit {

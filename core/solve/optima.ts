@@ -17,8 +17,9 @@ export type OptimumSearch = (
 ) & { readonly parts: readonly Part[]; readonly period: Period | null };
 
 /**
- * Greatest (sense 1) or least (sense −1) value on a range: values at all places and zeros of the slope, against the limits at the ends of the cells
- * between them. Whatever could not be examined must lie below the best value, else it is doubt.
+ * Greatest (sense 1) or least (sense −1) value on a range: values at all places and zeros of the slope, against the
+ * limits at the ends of the cells between them. Whatever could not be examined must lie below the best value, else it
+ * is doubt.
  */
 export function findBest(
   e: Expression,

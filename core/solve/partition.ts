@@ -34,8 +34,8 @@ export interface PlacePart {
 }
 
 /**
- * The inputs strictly between two places. Each function is, throughout the cell, either nowhere defined (null) or everywhere defined,
- * continuous and smooth, with a formula free of kinks, stairs and pieces.
+ * The inputs strictly between two places. Each function is, throughout the cell, either nowhere defined (null) or
+ * everywhere defined, continuous and smooth, with a formula free of kinks, stairs and pieces.
  */
 export interface CellPart extends Between {
   readonly kind: "cell";
@@ -109,7 +109,10 @@ export function refine(
   return tidy(parts.flatMap((p) => (p.kind === "cell" ? partitioner.splitAll(p, splitters(p), "zero") : [p])));
 }
 
-/** A place or cell that an open stretch reaches into is part of it; open stretches that touch are one. Parts come in order, and so do these. */
+/**
+ * A place or cell that an open stretch reaches into is part of it; open stretches that touch are one. Parts come in
+ * order, and so do these.
+ */
 function tidy(parts: readonly Part[]): Part[] {
   const opens = joinedStretches(parts.filter((p) => p.kind === "open"));
   if (opens.length === 0) return [...parts];
@@ -225,7 +228,9 @@ class Partitioner {
 
   // ---- splitting -------------------------------------------------------------------------------------------
 
-  /** Splits a cell at the zeros of several expressions in turn, and goes on with each part and the signs it has there. */
+  /**
+   * Splits a cell at the zeros of several expressions in turn, and goes on with each part and the signs it has there.
+   */
   private bySigns(
     cell: CellPart,
     splitters: readonly Expression[],
@@ -346,7 +351,10 @@ class Partitioner {
 
   // ---- called functions --------------------------------------------------------------------------------------
 
-  /** A running total is smooth between the places of what is summed; a function too long to write out, where nothing in it breaks. */
+  /**
+   * A running total is smooth between the places of what is summed; a function too long to write out, where nothing in
+   * it breaks.
+   */
   private called(
     cell: CellPart,
     cleared: ReadonlySet<Expression>,

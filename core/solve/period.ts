@@ -26,8 +26,8 @@ export interface Period {
 }
 
 /**
- * The period of a function, in x-unit: the input stands only inside sines, cosines and tangents of straight lines, whose slopes are whole
- * multiples of one of them. Null where the function is not of that kind.
+ * The period of a function, in x-unit: the input stands only inside sines, cosines and tangents of straight lines,
+ * whose slopes are whole multiples of one of them. Null where the function is not of that kind.
  */
 export function basicPeriod(e: Expression): Spot | null {
   const slopes = slopesOf(e);

@@ -46,7 +46,10 @@ function solvable(e: Expression): Solvable | null {
   };
 }
 
-/** A Sturm chain costs about degree² steps on coefficients of a length that grows with the degree: beyond this, intervals are faster. */
+/**
+ * A Sturm chain costs about degree² steps on coefficients of a length that grows with the degree: beyond this,
+ * intervals are faster.
+ */
 const MAX_ISOLATION_WORK = 60_000;
 
 function isolationWork(p: Polynomial): number {
@@ -70,7 +73,10 @@ function polynomialZeros(known: Solvable, s: Stretch): ZeroSet {
   };
 }
 
-/** Lines and parabolas are solved once and their zeros sorted by the range; where an end of it cannot be told from a zero, the range is solved by itself. */
+/**
+ * Lines and parabolas are solved once and their zeros sorted by the range; where an end of it cannot be told from a
+ * zero, the range is solved by itself.
+ */
 function rootsOn(known: Solvable, s: Stretch): readonly RealRoot[] {
   if (poly.degree(known.numerator) > 2) return isolateRealRoots(known.numerator, s.from, s.to);
   known.all ??= isolateRealRoots(known.numerator, null, null);
@@ -86,7 +92,10 @@ function isBeyond(r: RealRoot, end: Rational, side: -1 | 1): boolean | "unclear"
   return r.hi < lo ? side < 0 : r.lo > hi ? side > 0 : "unclear";
 }
 
-/** Closed forms for the irrational roots, where school algebra has them: quadratics left after rational roots, and pure powers. */
+/**
+ * Closed forms for the irrational roots, where school algebra has them: quadratics left after rational roots, and pure
+ * powers.
+ */
 export function exactForms(p: Polynomial): (lo: number, hi: number) => ExactForm | null {
   let forms: ExactForm[] | null = null;
   const make = (): ExactForm[] => {

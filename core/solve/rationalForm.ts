@@ -1,7 +1,10 @@
 import { ONE, isZero, poly, type Polynomial, type Rational } from "../numeric";
 import { Noted, wholeExponent, type Expression } from "../formula";
 
-/** numerator / denominator in one variable, exactly, and every polynomial the written form divides by (no value where one is 0). */
+/**
+ * numerator / denominator in one variable, exactly, and every polynomial the written form divides by (no value where
+ * one is 0).
+ */
 export interface RationalForm {
   readonly numerator: Polynomial;
   readonly denominator: Polynomial;

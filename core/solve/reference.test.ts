@@ -5,7 +5,8 @@ import { resolve, type Expression } from "../formula";
 import { FunctionTable, encloseConstant, exactRational, findBest, findRoots, type Piece } from "./index";
 import { spotOfConstant } from "./spot";
 
-// Published and invented problems with answers proven at 50 digits; the files say how they are laid out and where each is from.
+// Published and invented problems with answers proven at 50 digits; the files say how they are laid out and where each
+// is from.
 const load = (name: string) => JSON.parse(readFileSync(new URL(`./fixtures/${name}.json`, import.meta.url), "utf8"));
 
 interface RefPiece {

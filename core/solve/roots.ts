@@ -49,8 +49,8 @@ export interface RootSearch {
 }
 
 /**
- * Every input of a range at which `e` is 0, from the range's one partition. Ends belong to the range. A break is owned by the piece that holds
- * it; a jump over 0 is reported as a jump, never as a root.
+ * Every input of a range at which `e` is 0, from the range's one partition. Ends belong to the range. A break is owned
+ * by the piece that holds it; a jump over 0 is reported as a jump, never as a root.
  */
 export function findRoots(e: Expression, table: FunctionTable, range: Range, work: Work = newWork()): RootSearch {
   const period = periodOf(e, table, range);

@@ -42,7 +42,8 @@ export function simplestFraction(lo: number, hi: number, longest = LONGEST): Rat
     const r = simplestFraction(-hi, -lo, longest);
     return r && r.neg();
   }
-  // Both ends share the terms of their continued fractions until a whole number fits between; big integers without reduction are enough for that.
+  // Both ends share the terms of their continued fractions until a whole number fits between; big integers without
+  // reduction are enough for that.
   const [a, b] = [rationalOfDouble(lo), rationalOfDouble(hi)];
   let [an, ad, bn, bd] = [numerator(a), denominator(a), numerator(b), denominator(b)];
   // Convergents: the last two numerators and denominators.

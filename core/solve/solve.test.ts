@@ -188,7 +188,8 @@ describe("unbounded ranges", () => {
 });
 
 describe("properties", () => {
-  // Each root of any formula that is claimed must be one: a change of sign around a crossing, and 0 within rounding at every root.
+  // Each root of any formula that is claimed must be one: a change of sign around a crossing, and 0 within rounding at
+  // every root.
   it("no claimed root is false, and no sign change is missed, for 1,500 formulas", () => {
     let found = 0;
     fc.assert(
@@ -207,7 +208,8 @@ describe("properties", () => {
           if (!(there.lo <= 1e-9 && there.hi >= -1e-9)) throw new Error(`${text}: ${z.at} is no root`);
         }
         if (search.everywhere.length > 0) return;
-        // A continuous change of sign between neighbouring samples needs a root, an open stretch, or a break between them.
+        // A continuous change of sign between neighbouring samples needs a root, an open stretch, or a break between
+        // them.
         const step = width / 97;
         for (let i = 0; i < 97; i++) {
           const a = from + i * step;

@@ -132,7 +132,10 @@ export function signAtSpot(e: Expression, s: Spot, table: FunctionTable): -1 | 0
 }
 const ORIGIN = new Enclosure(0, 0);
 
-/** Whether `e` shares the zero that makes the spot: both are polynomials with a common factor that is 0 in the enclosure. */
+/**
+ * Whether `e` shares the zero that makes the spot: both are polynomials with a common factor that is 0 in the
+ * enclosure.
+ */
 function isZeroWith(e: Expression, s: Spot): boolean {
   const q = numeratorOf(e);
   const box = new Enclosure(s.lo, s.hi);

@@ -48,8 +48,8 @@ export function parityOf(e: Expression): Parity {
 }
 
 /**
- * Whether a function is proven to have one value at two places because it is the same on both sides of 0, or repeats: the one place moved by that
- * symmetry is a turning point too, and there is only one near the other.
+ * Whether a function is proven to have one value at two places because it is the same on both sides of 0, or repeats:
+ * the one place moved by that symmetry is a turning point too, and there is only one near the other.
  */
 export function areMirrored(e: Expression, a: Spot, b: Spot, table: FunctionTable): boolean {
   if (parityOf(e) === "even") {

@@ -163,7 +163,8 @@ export class FunctionTable {
     const known = store.get(key);
     if (known) return known;
     const definition = this.definition(name, order);
-    // R(q) called twice at one input is worked out once; without this, functions of functions would cost twice as much at every level.
+    // R(q) called twice at one input is worked out once; without this, functions of functions would cost twice as much
+    // at every level.
     const made = definition
       ? (remembering(make(definition) as unknown as (x: unknown) => unknown) as unknown as F)
       : (none as F);

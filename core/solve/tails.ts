@@ -13,7 +13,10 @@ const HEAD_POWERS = [0, 6, 14, 26, 40];
 /** Most that t may be, so that ln(1/t) is above e. */
 const MOST_DELTA = 1 / 16;
 
-/** From where on, towards infinity on one side, `u` is proven to have no zero, and its sign there; where that is not proven, how far to look. */
+/**
+ * From where on, towards infinity on one side, `u` is proven to have no zero, and its sign there; where that is not
+ * proven, how far to look.
+ */
 export function tailFreeOfZeros(
   u: Expression,
   side: 1 | -1,

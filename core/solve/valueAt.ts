@@ -57,7 +57,9 @@ export function valueAt(e: Expression, spot: Spot, table: FunctionTable): ValueA
 export const branchAt = (e: Expression, spot: Spot, table: FunctionTable): Expression | "none" | "open" =>
   mayBreak(e) ? new Chooser(spot, table).branch(e) : e;
 
-/** The value of an expression that is smooth around a spot or has its domain's edge there, and is known to have a value. */
+/**
+ * The value of an expression that is smooth around a spot or has its domain's edge there, and is known to have a value.
+ */
 export function valueOf(e: Expression, spot: Spot, table: FunctionTable): ValueAt {
   const p = spot.rational && polynomialForm(e);
   if (p) return rationalValue(poly.valueAt(p, spot.rational!));
@@ -80,7 +82,9 @@ const ORIGIN = new Enclosure(0, 0);
 const NARROW = 1e-12;
 const isNarrow = (v: Enclosure): boolean => v.hi - v.lo <= NARROW * Math.max(Math.abs(v.lo), Math.abs(v.hi));
 
-/** A value by its bounds; what it is exactly is worked out only when somebody wants to know, since that takes longest. */
+/**
+ * A value by its bounds; what it is exactly is worked out only when somebody wants to know, since that takes longest.
+ */
 class EnclosedValue {
   readonly kind = "value";
   private known: { exact: Rational | null; form: Expression | null } | null = null;
@@ -130,7 +134,10 @@ export function areEqualValues(
 
 type Branch = Expression | "none" | "open";
 
-/** Chooses, part by part from the inside, what holds at a spot: which side of a kink, which step of a stair, which piece. */
+/**
+ * Chooses, part by part from the inside, what holds at a spot: which side of a kink, which step of a stair, which
+ * piece.
+ */
 class Chooser {
   constructor(
     private readonly spot: Spot,

@@ -9,7 +9,9 @@ export interface Zero {
   readonly at: number;
   readonly lo: number;
   readonly hi: number;
-  /** order of the zero; null where the function is not smooth enough there to have one (an end of its domain, a kink) */
+  /**
+   * order of the zero; null where the function is not smooth enough there to have one (an end of its domain, a kink)
+   */
   readonly multiplicity: number | null;
   readonly exact: ExactForm | null;
 }

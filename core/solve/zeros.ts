@@ -54,9 +54,12 @@ const MAX_EQUATIONS = 3000;
 const MAX_REWRITES = 24;
 
 /**
- * All zeros of a smooth expression on the closed stretch from…to (null: unbounded), proven complete where `open` is empty.
- * Equations are first taken apart exactly (products, powers, one outer function, polynomials in a common part); exact polynomials go to
- * Sturm's theorem; the rest to interval branch and prune, with multiple zeros proven by exact values and higher derivatives.
+ * All zeros of a smooth expression on the closed stretch from…to (null: unbounded), proven complete where `open` is
+ * empty.
+ * Equations are first taken apart exactly (products, powers, one outer function, polynomials in a common part); exact
+ * polynomials go to
+ * Sturm's theorem; the rest to interval branch and prune, with multiple zeros proven by exact values and higher
+ * derivatives.
  */
 export function zerosOf(
   e: Expression,
@@ -91,13 +94,18 @@ export interface Budget {
   boxes: number;
 }
 
-/** The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core machine). */
+/**
+ * The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core
+ * machine).
+ */
 const MAX_OPERATIONS = 120_000;
 
 const boxesFor = (e: Expression): number =>
   Math.max(150, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))));
 
-/** Drops candidates at which the whole expression has no value (a hole), and any that a plain evaluation contradicts. */
+/**
+ * Drops candidates at which the whole expression has no value (a hole), and any that a plain evaluation contradicts.
+ */
 function checked(e: Expression, found: ZeroSet, stretch: Stretch): ZeroSet {
   if (found.zeros.length === 0) return found;
   const value = compileEnclosure(e, stretch.table.enclosure);
@@ -470,7 +478,10 @@ function scaledBy(e: Expression, r: Rational): Expression {
   return isInteger(under) ? divide(e, exactNumber(under)) : multiply(exactNumber(r), e);
 }
 
-/** The terms of a sum without polynomial ones that add up to a number, such as k x where k is 0, put in as that number; null where none do. They would hide that the rest stands alone. */
+/**
+ * The terms of a sum without polynomial ones that add up to a number, such as k x where k is 0, put in as that number;
+ * null where none do. They would hide that the rest stands alone.
+ */
 function withoutCancelled(terms: readonly SignedTerm[]): Expression[] | null {
   const straight = terms.map((t) => polynomialForm(signed(t)));
   const sum = straight.reduce<Polynomial>((a, p) => (p ? poly.add(a, p) : a), []);
@@ -525,7 +536,9 @@ function withoutHoles(found: ZeroSet, bottom: Expression, s: Stretch): ZeroSet {
   };
 }
 
-/** cos x in cos 2x − 2 cos x + 1.5, e^(kx) in e^(2kx) − 3 e^(kx) + 2, √x in x − 5 √x + 6: solved for that part first. */
+/**
+ * cos x in cos 2x − 2 cos x + 1.5, e^(kx) in e^(2kx) − 3 e^(kx) + 2, √x in x − 5 √x + 6: solved for that part first.
+ */
 function inCommonPart(e: Expression, s: Stretch, depth: number): ZeroSet | null {
   for (const part of commonParts(e)) {
     const form = rationalForm(e, (x) => part.read(x));

@@ -145,7 +145,10 @@ export function innerPoints({ from, to }: Between): number[] {
   return points.filter((x) => x > lo && x < hi);
 }
 
-/** The sign that an expression without zero or break inside a stretch has throughout it; null where it could not be told. */
+/**
+ * The sign that an expression without zero or break inside a stretch has throughout it; null where it could not be
+ * told.
+ */
 export function signIn(u: Expression, between: Between, table: FunctionTable): -1 | 1 | null {
   const points = innerPoints(between);
   const enclosure = compileEnclosure(u, table.enclosure);

@@ -9,8 +9,8 @@ export interface AmountRead {
 }
 
 /**
- * A number that stands alone, with or without its unit: `500`, `$500`, `20 lanterns`. A text with the name of a given or function in it
- * (`2 F`), or with a word too short to be a noun, is a formula: null.
+ * A number that stands alone, with or without its unit: `500`, `$500`, `20 lanterns`. A text with the name of a given
+ * or function in it (`2 F`), or with a word too short to be a noun, is a formula: null.
  */
 export function plainAmount(text: string, isName: (word: string) => boolean): number | null {
   const t = text.trim();
@@ -39,7 +39,10 @@ const UNIT_TAIL = new RegExp(`^\\s*((?:${UNIT_WORD})?(?:\\s*/\\s*${UNIT_WORD})*)
 /** Units of measure side by side are one unit, `kg m/s²`; other words side by side are just words. */
 const MEASURE = "(?:kg|mg|g|km|cm|mm|m|min|s|h|lb|l|mL|t)(?:[²³]|\\^-?\\d+)?(?![\\p{L}\\d])";
 const PRODUCT_TAIL = new RegExp(`^\\s*(${MEASURE}(?:(?:\\s+|\\s*·\\s*)${MEASURE})+(?:\\s*/\\s*${UNIT_WORD})*)`, "u");
-/** A currency sign before its number; a minus right before the sign belongs to the number, one after a letter or a digit does not. */
+/**
+ * A currency sign before its number; a minus right before the sign belongs to the number, one after a letter or a digit
+ * does not.
+ */
 const SIGN_BEFORE = new RegExp(`((?<![\\p{L}\\d])[−-])?(${SIGN})\\s?$`, "u");
 
 /** Reads the first number of a text, with the unit beside it. @returns null when there is no number */
@@ -72,8 +75,8 @@ export function readAmountText(text: string): AmountRead | null {
 }
 
 /**
- * A value typed in place of an earlier one. `6.5 %` keeps the unit `%/year`, `$3` keeps `$/lantern`; a bare `6.5` for a percentage means 6.5 %. The same unit written
- * in another way, `m²` for `m^2`, stays as it was written.
+ * A value typed in place of an earlier one. `6.5 %` keeps the unit `%/year`, `$3` keeps `$/lantern`; a bare `6.5` for a
+ * percentage means 6.5 %. The same unit written in another way, `m²` for `m^2`, stays as it was written.
  *
  * @param before  unit of the earlier value, as it is written in the case
  */

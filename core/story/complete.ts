@@ -84,7 +84,8 @@ const WORD = /[\p{L}_][\p{L}\p{Nd}_]*$/u;
 const AFTER_NUMBER = /(?:^|[\s=…(])[$€£]?\d[\d,.]*\s*([$€£%°\p{L}][\p{L}/^²³]*|)$/u;
 
 /**
- * What could stand at a place of a line: names of the case first, then built-in functions, units after a number, and forms by their title.
+ * What could stand at a place of a line: names of the case first, then built-in functions, units after a number, and
+ * forms by their title.
  * @param at        offset of the cursor
  * @param explicit  the person asked for completions: an empty word is completed too
  */

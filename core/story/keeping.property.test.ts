@@ -61,7 +61,8 @@ describe("marks while the story is edited", () => {
     fc.assert(
       fc.property(edited, ({ text, mark, words, at, end, put, now }) => {
         fc.pre(at > mark.start && end < mark.end);
-        // Beside repeated letters the same text may have come from an edit elsewhere, also one across an end of the mark.
+        // Beside repeated letters the same text may have come from an edit elsewhere, also one across an end of the
+        // mark.
         fc.pre(editsFrom(text, now) === 1);
         const wanted = text.slice(mark.start, at) + put + text.slice(end, mark.end);
         // Beside repeated letters the edit may as well have been outside.

@@ -119,7 +119,10 @@ function countedAt(text: string, from: number): Counted | null {
 
 /** How a variable of the plan is called in words; its name where it has none. */
 const calledOf = (plan: Plan) => plan.variables.map((v) => words(v.label ?? v.unit ?? v.name));
-/** The variables meant by some words: the one whose every word occurs; all of them when the words name what they have in common. */
+/**
+ * The variables meant by some words: the one whose every word occurs; all of them when the words name what they have in
+ * common.
+ */
 function meant(nouns: readonly string[], plan: Plan): number[] {
   const called = calledOf(plan);
   const own = called.flatMap((w, j) => (w.length > 0 && w.every((x) => nouns.includes(x)) ? [j] : []));
@@ -134,7 +137,10 @@ function meant(nouns: readonly string[], plan: Plan): number[] {
     ? called.map((_, j) => j)
     : [];
 }
-/** What each unit of a variable takes of something: "a river lantern takes 2 sheets of paper". Lists such as "15, 3 and 3 grams" are not guessed at. */
+/**
+ * What each unit of a variable takes of something: "a river lantern takes 2 sheets of paper". Lists such as "15, 3 and
+ * 3 grams" are not guessed at.
+ */
 function takes(text: string, plan: Plan, noun: readonly string[]): (number | null)[] {
   const called = calledOf(plan);
   const tokens = [...text.matchAll(/\p{L}[\p{L}’'-]*/gu)].map((m) => ({
@@ -174,7 +180,10 @@ const sum = (terms: readonly (readonly [number, string])[]): string =>
     )
     .join("");
 
-/** The limits a story tells: "at least", "at most", "no more than", "exactly", "between", "twice as many as". Those that already stand in the plan are left out. */
+/**
+ * The limits a story tells: "at least", "at most", "no more than", "exactly", "between", "twice as many as". Those that
+ * already stand in the plan are left out.
+ */
 export function limitPhrases(text: string, plan: Plan, names: Names): LimitPhrase[] {
   if (plan.variables.length === 0) return [];
   const found: LimitPhrase[] = [];

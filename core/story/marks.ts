@@ -1,8 +1,8 @@
 import type { Mark } from "../model";
 
 /**
- * Moves marks along with an edit of the text: what stands before the change stays, what stands after it shifts, and a mark whose own
- * words were changed keeps its unchanged ends, or goes when nothing of it is left.
+ * Moves marks along with an edit of the text: what stands before the change stays, what stands after it shifts, and a
+ * mark whose own words were changed keeps its unchanged ends, or goes when nothing of it is left.
  */
 export function shiftMarks(marks: readonly Mark[], before: string, after: string): Mark[] {
   const { head, tail } = changed(marks, before, after);
@@ -16,7 +16,10 @@ export function shiftMarks(marks: readonly Mark[], before: string, after: string
   });
 }
 
-/** How much stayed before and after an edit. Beside repeated letters it could have been at several places; one that cuts no mark is preferred, then the last. */
+/**
+ * How much stayed before and after an edit. Beside repeated letters it could have been at several places; one that cuts
+ * no mark is preferred, then the last.
+ */
 function changed(marks: readonly Mark[], before: string, after: string): { head: number; tail: number } {
   let head = 0;
   while (head < before.length && head < after.length && before[head] === after[head]) head++;

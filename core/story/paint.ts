@@ -54,7 +54,10 @@ export function paintLine(text: string, source: CaseFile): Stroke[] {
   return out;
 }
 
-/** The line as typeset mathematics, where it is mathematics: a function, a variable's range, a question about two sides. Null: nothing to typeset. */
+/**
+ * The line as typeset mathematics, where it is mathematics: a function, a variable's range, a question about two sides.
+ * Null: nothing to typeset.
+ */
 export function typesetLine(text: string, source: CaseFile): string | null {
   const read = interpret(text, source);
   if (!read.ok) return typesetDraft(text, source);

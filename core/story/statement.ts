@@ -42,8 +42,8 @@ class Misread extends Error {
 }
 
 /**
- * Reads one line of the entry line: a given, a variable, a function, or a question (it ends with a question mark). Says in a sentence what it
- * would do, or what is wrong and where.
+ * Reads one line of the entry line: a given, a variable, a function, or a question (it ends with a question mark). Says
+ * in a sentence what it would do, or what is wrong and where.
  */
 export function interpret(text: string, source: CaseFile): Interpretation {
   try {
@@ -309,7 +309,10 @@ class StatementReader {
     };
   }
 
-  /** `t2 + a t1/b s`: a formula in givens, with or without a unit behind it. @returns null when it is no formula with a given in it */
+  /**
+   * `t2 + a t1/b s`: a formula in givens, with or without a unit behind it. @returns null when it is no formula with a
+   * given in it
+   */
   private formulaWithUnit(text: string): { value: string; unit: string | undefined } | null {
     const words = text.match(new RegExp(NAME, "gu")) ?? [];
     if (!words.some((w) => this.model.givens.has(w))) return null;

@@ -15,8 +15,9 @@ const MOST = 4;
 const SAMPLES = 64;
 
 /**
- * Questions the model suggests: two functions of one unit that are not made of each other (do they meet?), a function that changes its sign
- * (where is it 0?), one that turns inside the range (where is it greatest?), growth (when has it doubled?), a speed (how far?).
+ * Questions the model suggests: two functions of one unit that are not made of each other (do they meet?), a function
+ * that changes its sign (where is it 0?), one that turns inside the range (where is it greatest?), growth (when has it
+ * doubled?), a speed (how far?).
  */
 export function suggestions(model: Model): Suggestion[] {
   const asked = (model.source.questions ?? []).map((q) => key(q));

@@ -2,7 +2,8 @@ import pluralize from "pluralize";
 import { remembered } from "../numeric";
 
 /**
- * A unit: powers of base dimensions, and how many base units one of it is. Counted things ("lantern") are dimensions of their own.
+ * A unit: powers of base dimensions, and how many base units one of it is. Counted things ("lantern") are dimensions of
+ * their own.
  * Dimensions: `currency:USD`, `second`, `metre`, `kilogram`, `kelvin`, or a counted noun in the singular.
  */
 export interface Unit {

@@ -3,7 +3,10 @@ import { readCase } from "#shared/schemas/case";
 /** Longest time a plan may take here, in s. */
 const LONGEST = 300;
 
-/** Works out the plan of a case with the compiled solver: one JSON object a line, `progress` until a `result` or a `message`. Ends when the caller leaves. */
+/**
+ * Works out the plan of a case with the compiled solver: one JSON object a line, `progress` until a `result` or a
+ * `message`. Ends when the caller leaves.
+ */
 export default defineEventHandler(async (event) => {
   const body: unknown = await readBody(event).catch(() => refuse(400, "The request is not JSON."));
   if (typeof body !== "object" || body === null || !("case" in body)) refuse(400, "The request needs a `case`.");

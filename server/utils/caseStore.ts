@@ -24,7 +24,9 @@ export type WriteResult =
   { status: "kept"; kept: KeptCase } | { status: "stale"; kept: KeptCase } | { status: "missing" };
 
 type Row = typeof cases.$inferSelect;
-/** What is kept is checked on its way out as it was on its way in: a row somebody else wrote must not pass for a case. */
+/**
+ * What is kept is checked on its way out as it was on its way in: a row somebody else wrote must not pass for a case.
+ */
 function kept(row: Row): KeptCase {
   const read = readCase(JSON.parse(row.document));
   if (!read.ok)
@@ -40,7 +42,10 @@ const fields = (document: CaseFile) => ({
   updatedAt: Date.now(),
 });
 
-/** All reading and writing of cases. A write names the revision it started from; one that is out of date changes nothing. */
+/**
+ * All reading and writing of cases. A write names the revision it started from; one that is out of date changes
+ * nothing.
+ */
 export class CaseStore {
   constructor(private readonly db: Database) {}
 

@@ -25,7 +25,10 @@ async function open(): Promise<CaseStore> {
   return store;
 }
 
-/** The store of this server, opened and migrated when first asked for; a failed opening is tried again by the next request. */
+/**
+ * The store of this server, opened and migrated when first asked for; a failed opening is tried again by the next
+ * request.
+ */
 export function useCases(): Promise<CaseStore> {
   opened ??= open().catch((failure: unknown) => {
     opened = null;

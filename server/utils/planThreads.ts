@@ -20,7 +20,10 @@ function file(): string {
   );
 }
 
-/** Starts a plan; every line it tells is handed on, the last being its result or a message. The returned function ends it. */
+/**
+ * Starts a plan; every line it tells is handed on, the last being its result or a message. The returned function ends
+ * it.
+ */
 export function startPlan(
   source: CaseFile,
   seconds: number,

@@ -2,7 +2,8 @@ import * as z from "zod";
 import type { CaseFile } from "#core/model";
 
 /**
- * The case file, version 1, as the format page fixes it: one schema for browser, server and command line. Unknown keys are errors.
+ * The case file, version 1, as the format page fixes it: one schema for browser, server and command line. Unknown keys
+ * are errors.
  * What the parts mean together (names, formulas, ranges) is judged by the core; this only knows their shapes.
  */
 const finite = z.number();

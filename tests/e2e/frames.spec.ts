@@ -53,7 +53,10 @@ async function begin(server: TestServer, source: object): Promise<void> {
   });
   expect(made.ok).toBe(true);
 }
-/** Moves the handle of `a` from its place over 60 % of the track, in 120 steps, and counts the frames between press and release. */
+/**
+ * Moves the handle of `a` from its place over 60 % of the track, in 120 steps, and counts the frames between press and
+ * release.
+ */
 async function drag(page: Page, meanwhile: (step: number) => Promise<void> = async () => {}): Promise<Counted> {
   const handle = page.getByRole("slider", { name: "Vary a" });
   await handle.scrollIntoViewIfNeeded();
@@ -185,7 +188,8 @@ test("number, sentences and curves change in one frame and belong together; what
     else expect(sentence).toContain("never meet");
   }
   expect(new Set(seen.map(([, , curves]) => curves)).size).toBe(seen.length);
-  // The last card is far below the window: ∫ 20/(1 + e^(a − x)) over 0 … 10, by ten, is 2 (ln(1 + e^(10 − a)) − ln(1 + e^−a)).
+  // The last card is far below the window: ∫ 20/(1 + e^(a − x)) over 0 … 10, by ten, is 2 (ln(1 + e^(10 − a)) − ln(1 +
+  // e^−a)).
   const a = Number((await page.locator('[data-given="a"] .value').innerText()).trim());
   expect(a).toBeGreaterThan(6);
   const average = 2 * (Math.log(1 + Math.exp(10 - a)) - Math.log(1 + Math.exp(-a)));

@@ -6,7 +6,10 @@ import { Hand } from "./hand";
 import { newCase, says } from "./pages";
 import { expect, test } from "./server";
 
-/** The demo cases with data or a plan, from an empty case to their findings through the real interface; the number of actions is printed. */
+/**
+ * The demo cases with data or a plan, from an empty case to their findings through the real interface; the number of
+ * actions is printed.
+ */
 const demo = (name: string) =>
   JSON.parse(readFileSync(new URL(`../../demo/${name}.pasear.json`, import.meta.url), "utf8")) as CaseFile;
 

@@ -6,7 +6,10 @@ import { join } from "node:path";
 import { test as base, expect } from "@playwright/test";
 import { readCase } from "#shared/schemas/case";
 
-/** A server of the production build on a port and a database of its own; it can be stopped and started again on the same data. */
+/**
+ * A server of the production build on a port and a database of its own; it can be stopped and started again on the same
+ * data.
+ */
 export class TestServer {
   private child: ChildProcess | null = null;
   private readonly folder = mkdtempSync(join(tmpdir(), "pasear-"));

@@ -30,7 +30,9 @@ const REL_TOL = 1e-7;
 interface Sample {
   readonly x: number;
   readonly y: number;
-  /** how far the value may be off through rounding of the input and of what is done with it; infinite where sides differ */
+  /**
+   * how far the value may be off through rounding of the input and of what is done with it; infinite where sides differ
+   */
   readonly slack: number;
 }
 

@@ -1,12 +1,18 @@
 import type { Chance } from "./chance";
 
-/** A plain value, and how far rounding may have moved it: infinite where it may have taken the other side of a jump or an edge. */
+/**
+ * A plain value, and how far rounding may have moved it: infinite where it may have taken the other side of a jump or
+ * an edge.
+ */
 export interface Measured {
   readonly v: number;
   readonly off: number;
 }
 
-/** A formula as the oracle knows it: written as text for Pasear, and worked out plainly on doubles here, with nothing of the core. */
+/**
+ * A formula as the oracle knows it: written as text for Pasear, and worked out plainly on doubles here, with nothing of
+ * the core.
+ */
 export interface Plain {
   readonly text: string;
   readonly at: (x: Measured) => Measured;
@@ -95,7 +101,10 @@ export const fractional = (a: Plain, text: string): Plain => {
   };
 };
 
-/** A smooth function with an edge: near it, nothing is known; else the change over the bounds of the argument is the error. */
+/**
+ * A smooth function with an edge: near it, nothing is known; else the change over the bounds of the argument is the
+ * error.
+ */
 function smooth(u: Measured, f: (v: number) => number, edge: number | null = null, isOpen = false): Measured {
   const isAtEdge = edge !== null && Math.abs(u.v - edge) <= 4 * u.off && u.off > 0;
   if (isAtEdge) return LOST;

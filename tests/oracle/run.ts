@@ -34,7 +34,8 @@ export function tryCase(seed: number, tally: Tally): void {
   const model = buildModel(world.document);
   const [error] = model.errors;
   if (error) {
-    // A formula that has no value anywhere, such as ln(-2), is rightly refused; any other refusal of these texts is a fault.
+    // A formula that has no value anywhere, such as ln(-2), is rightly refused; any other refusal of these texts is a
+    // fault.
     if (/no value|has values only/.test(error.message)) tally.refused++;
     else tally.faults.push(`${described(world)}: ${error.message}`);
     return;

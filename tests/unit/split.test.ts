@@ -13,7 +13,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { cardKey } from "../../app/utils/cardKey";
 import type { RankedCard } from "../../app/workers/dataProtocol";
 
-// Split data on the page; models are made by a stand-in for the worker: the mean, and the line through the first and the last row.
+// Split data on the page; models are made by a stand-in for the worker: the mean, and the line through the first and
+// the last row.
 type Asked = { x: readonly number[]; y: readonly number[] };
 let asked: Asked[];
 let scope: EffectScope;

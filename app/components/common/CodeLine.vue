@@ -3,7 +3,10 @@ import { offersAt, paintLine } from "#core/story";
 import type { CaseFile } from "#core/model";
 import type { CodeEditor } from "~/utils/codeEditor";
 
-/** One line of statement or formula. The editor is loaded apart from the page; until it is there a plain field takes the keys. */
+/**
+ * One line of statement or formula. The editor is loaded apart from the page; until it is there a plain field takes the
+ * keys.
+ */
 const props = withDefaults(
   defineProps<{
     label: string;

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A text that is changed where it stands: Enter or a click opens it, Enter keeps, Esc leaves. A text that cannot be used stays open with the reason. */
+/**
+ * A text that is changed where it stands: Enter or a click opens it, Enter keeps, Esc leaves. A text that cannot be
+ * used stays open with the reason.
+ */
 const props = withDefaults(
   defineProps<{
     value: string;

@@ -2,7 +2,10 @@
 type Typesetter = typeof import("katex").default;
 /** The typesetter is loaded apart from the page, once. */
 let typesetter: Typesetter | null = null;
-/** Mathematics that changes again within this time stands as plain text until it is calm, in ms: typesetting is slow beside a drag. */
+/**
+ * Mathematics that changes again within this time stands as plain text until it is calm, in ms: typesetting is slow
+ * beside a drag.
+ */
 const CALM = 220;
 </script>
 

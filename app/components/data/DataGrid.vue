@@ -3,7 +3,10 @@ import { formatNumber } from "#core/explain";
 import { readCell } from "#core/data";
 import type { DataTable } from "#core/model";
 
-/** The rows of a table as a grid: only those in sight are drawn. Arrows move, typing replaces, Enter goes down, Tab to the right, Delete empties. */
+/**
+ * The rows of a table as a grid: only those in sight are drawn. Arrows move, typing replaces, Enter goes down, Tab to
+ * the right, Delete empties.
+ */
 const props = defineProps<{ table: DataTable; index: number; reads: (x: number) => string | null }>();
 const store = useCaseStore();
 const HEIGHT = 32;

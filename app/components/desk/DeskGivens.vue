@@ -65,7 +65,10 @@ function slide(g: Given, value: number | number[]): void {
 }
 /** Where the hand is now; while it drags, the rest of the row waits for its answers. */
 const here = (g: Given) => store.document?.givens?.find((r) => r.name === g.name)?.value ?? g.value;
-/** A handle that is held keeps the pointer: what lies under a hand that strays from the track neither answers nor lights up. */
+/**
+ * A handle that is held keeps the pointer: what lies under a hand that strays from the track neither answers nor lights
+ * up.
+ */
 function hold(event: PointerEvent): void {
   const handle = (event.target as Element).closest('[role="slider"]');
   if (handle && event.button === 0) handle.setPointerCapture(event.pointerId);

@@ -5,7 +5,10 @@ import type { Slot } from "#core/explain";
 import { findingLatex, findingText, type DeskFinding, type InfluenceReport } from "#core/desk";
 import type { Slip } from "#core/slips";
 
-/** One question with what was found. While a given is dragged its parts change one by one, so nothing here depends on the whole case. */
+/**
+ * One question with what was found. While a given is dragged its parts change one by one, so nothing here depends on
+ * the whole case.
+ */
 const props = defineProps<{
   q: Question;
   card: DeskFinding | null;

@@ -4,7 +4,10 @@ import { picture } from "#core/graph";
 import { stepForm } from "#core/story";
 import { resolve } from "#core/formula";
 
-/** A function by pieces: each row its formula and its ends, who owns each break, a small picture, and the same written with unit steps. */
+/**
+ * A function by pieces: each row its formula and its ends, who owns each break, a small picture, and the same written
+ * with unit steps.
+ */
 const props = defineProps<{ document: CaseFile; edited: string | null }>();
 const visible = defineModel<boolean>("visible", { required: true });
 const store = useCaseStore();

@@ -3,7 +3,10 @@ import { changeSlot } from "#core/story";
 import { buildModel, type Question } from "#core/model";
 import { ROUNDINGS, type QuestionPart, type Slot } from "#core/explain";
 
-/** A question as a sentence; each underlined part is changed where it stands. `names` says which names there are, so that the choices follow them. */
+/**
+ * A question as a sentence; each underlined part is changed where it stands. `names` says which names there are, so
+ * that the choices follow them.
+ */
 const props = defineProps<{ q: Question; parts: readonly QuestionPart[]; names: string }>();
 const emit = defineEmits<{ keep: [slot: Slot, text: string] }>();
 const store = useCaseStore();

@@ -2,7 +2,10 @@
 import { trailOf, type Desk } from "#core/desk";
 import type { CaseFile } from "#core/model";
 
-/** The trail of one thing as a list, for those who cannot see it lit: what it came from, and what comes of it. Each entry leads there. */
+/**
+ * The trail of one thing as a list, for those who cannot see it lit: what it came from, and what comes of it. Each
+ * entry leads there.
+ */
 const props = defineProps<{ document: CaseFile; desk: Desk; start: string | null }>();
 const visible = defineModel<boolean>("visible", { required: true });
 

@@ -81,7 +81,10 @@ const freeId = (taken: readonly string[]): string => {
   }
 };
 const WORDS = /\p{L}[\p{L}\p{Nd}_]*/gu;
-/** Adds what a line says: `greatest 3.5x + 4y`, or a constraint, with words behind a colon before it. New names become variables. */
+/**
+ * Adds what a line says: `greatest 3.5x + 4y`, or a constraint, with words behind a colon before it. New names become
+ * variables.
+ */
 function add(text: string): string | null {
   const t = text.trim();
   if (t === "") return null;

@@ -13,7 +13,9 @@ import type { PlanResult } from "#core/plan";
 import { parseUnit } from "#core/units";
 import { csvOf } from "~/utils/csv";
 
-/** The answer of a plan: its sentence, all corners, what one more of each is worth, and for which objectives it stays. */
+/**
+ * The answer of a plan: its sentence, all corners, what one more of each is worth, and for which objectives it stays.
+ */
 const props = defineProps<{ document: CaseFile; plan: Plan; result: PlanResult; words: PlanWords }>();
 const toast = useToast();
 const unit = computed(() => (props.plan.objective?.unit ? parseUnit(props.plan.objective.unit).unit : null));

@@ -5,7 +5,10 @@ import { parseUnit } from "#core/units";
 import { segment, type PlanPicture, type PlanResult } from "#core/plan";
 import type { Plan } from "#core/model";
 
-/** The region of two variables: what is allowed, the lines that bound it, its corners, and the objective's line, which can be slid. */
+/**
+ * The region of two variables: what is allowed, the lines that bound it, its corners, and the objective's line, which
+ * can be slid.
+ */
 const props = defineProps<{
   plan: Plan;
   result: PlanResult;

@@ -23,7 +23,9 @@ export function behaviourOf(asking: Asking, shown: Expression, level: Spot | nul
   };
 }
 
-/** "Rises", "falls": only of a range that is one smooth cell without a turning point, by the proven sign of its slope. */
+/**
+ * "Rises", "falls": only of a range that is one smooth cell without a turning point, by the proven sign of its slope.
+ */
 function directionOf(parts: readonly Part[], table: FunctionTable): Behaviour["monotone"] {
   const [cell, ...others] = parts.filter((p) => p.kind !== "place");
   const f = cell?.kind === "cell" && others.length === 0 ? cell.formulas[0] : null;

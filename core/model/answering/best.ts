@@ -42,7 +42,9 @@ export function best(asking: Asking<Question & { ask: "greatest" | "least" }>): 
   });
 }
 
-/** The best whole inputs, where the variable counts; of a function that repeats, those of the first period are not all. */
+/**
+ * The best whole inputs, where the variable counts; of a function that repeats, those of the first period are not all.
+ */
 function wholesOf(asking: Asking, found: OptimumSearch, sense: 1 | -1): BestWhole | null {
   if (!asking.variable.whole || asking.q.round === "none") return null;
   const parts = found.period

@@ -1,6 +1,8 @@
 import type { ExactForm } from "../../solve";
 
-/** A number with more digits than a person reads came out of data, not out of a story; an exact form of it says nothing. */
+/**
+ * A number with more digits than a person reads came out of data, not out of a story; an exact form of it says nothing.
+ */
 const UNREADABLE = /[\d.]{12,}/;
 /** Longest closed form that is easier to read than its decimal. */
 const MAX_TEXT = 60;

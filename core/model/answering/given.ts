@@ -83,7 +83,10 @@ export function given(asking: Asking<Question & { ask: "given" }>): Finding {
   });
 }
 
-/** The unknown given in place of the variable, all calls at fixed inputs written out; null where pieces or totals stand in the way. */
+/**
+ * The unknown given in place of the variable, all calls at fixed inputs written out; null where pieces or totals stand
+ * in the way.
+ */
 function inUnknown(e: Expression, table: FunctionTable): Expression | null {
   let fails = false;
   const go = (x: Expression): Expression => {

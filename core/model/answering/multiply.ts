@@ -79,7 +79,10 @@ function levelOf(wanted: Expression): Spot {
 const plateauAfter = (search: RootSearch, start: Spot): Stretch | undefined =>
   search.everywhere.find((s) => s.from !== null && s.lo > start.at);
 
-/** The first root after the start, or the start of the first stretch on which the level is kept; one that begins open has no first input. */
+/**
+ * The first root after the start, or the start of the first stretch on which the level is kept; one that begins open
+ * has no first input.
+ */
 function firstAfter(asking: Asking, search: RootSearch, start: Spot, goal: Expression, level: number): Solution | null {
   const root = search.roots.find((r) => r.spot !== start && r.at > start.at);
   const plateau = plateauAfter(search, start);

@@ -125,7 +125,10 @@ function rateAt(asking: RateAsking, at: Spot): Finding {
 /** How far beside an input the function is taken apart for its slope there. */
 const BESIDE = ratio(1, 1024);
 
-/** The slope at an input: of the formula that holds around it, or, at a joint, where value and slope of both sides agree. */
+/**
+ * The slope at an input: of the formula that holds around it, or, at a joint, where value and slope of both sides
+ * agree.
+ */
 function slopeAt(asking: Asking, e: Expression, at: Spot): ValueAt {
   const { table } = asking;
   const middle = fractionOf(at);

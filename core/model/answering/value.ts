@@ -48,10 +48,14 @@ export function value(asking: Asking<Question & { ask: "value" }>): Finding {
   });
 }
 
-/** What a fitted function is worth at an input: inside its rows or beyond them, and between which readings it should lie. */
+/**
+ * What a fitted function is worth at an input: inside its rows or beyond them, and between which readings it should
+ * lie.
+ */
 function estimateAt(asking: Asking, name: string, at: number): Finding["estimate"] {
   const own = asking.model.fits.get(name);
-  // A function made of fitted ones, a revenue or a function in pieces, is worth what their rows are; its band is not known.
+  // A function made of fitted ones, a revenue or a function in pieces, is worth what their rows are; its band is not
+  // known.
   const under = own ? [own] : fitsUnder(asking, name, new Set());
   if (under.length === 0) return null;
   const [from, to] = [Math.min(...under.map((f) => f.from)), Math.max(...under.map((f) => f.to))];

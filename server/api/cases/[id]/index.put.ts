@@ -1,4 +1,7 @@
-/** Keeps a changed case. The write names the revision it started from; if another came first, nothing is changed and the present one is sent back. */
+/**
+ * Keeps a changed case. The write names the revision it started from; if another came first, nothing is changed and the
+ * present one is sent back.
+ */
 export default defineEventHandler(async (event) => {
   const id = caseId(event);
   const { document, revision } = await bodyCase(event);
