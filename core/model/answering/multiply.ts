@@ -1,5 +1,5 @@
 import { compileNumber, dependsOnVariable, multiply as times, subtract, type Expression } from "../../formula";
-import { ratio, toDouble } from "../../numeric";
+import { ratio } from "../../numeric";
 import {
   encloseConstant,
   exactRational,
