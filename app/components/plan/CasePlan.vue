@@ -383,7 +383,7 @@ function valueAt(at: readonly number[]): string {
 }
 /** Said by itself, so that no blank of the template stands before it. */
 const cancelled = computed(() => {
-  const { best } = solving.value;
+  const best = solving.value.state === "cancelled" ? solving.value.best : null;
   return best === null ? "Cancelled." : `Cancelled; the best so far was ${formatQuantity(best, unit.value, 6)}.`;
 });
 const spoken = computed(() =>
