@@ -2,4 +2,5 @@ export { remembered } from "./remembered";
 export * from "./rational";
 export * as poly from "./polynomial";
 export type { Polynomial } from "./polynomial";
-export { isolateRealRoots, type RealRoot, simplestBetween } from "./realRoots";
+export { isolateRealRoots, type RealRoot } from "./realRoots";
+export { simplestBetween } from "./simplest";

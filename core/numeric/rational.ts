@@ -11,7 +11,20 @@ export const ZERO: Rational = new Fraction(0n, 1n);
 export const ONE: Rational = new Fraction(1n, 1n);
 export const MINUS_ONE: Rational = new Fraction(-1n, 1n);
 
-export const ratio = (n: bigint | number, d: bigint | number = 1n): Rational => new Fraction(BigInt(n), BigInt(d));
+export const ratio = (n: bigint | number, d: bigint | number = 1n): Rational =>
+  d === 1n || d === 1 ? reduced(BigInt(n), 1n) : new Fraction(BigInt(n), BigInt(d));
+
+/**
+ * A fraction whose terms are known to share nothing, d > 0: the library would look for a common divisor, which is most
+ * of the cost of making one.
+ */
+function reduced(n: bigint, d: bigint): Rational {
+  const made = Object.create(Fraction.prototype) as { s: bigint; n: bigint; d: bigint };
+  made.s = n < 0n ? -1n : 1n;
+  made.n = n < 0n ? -n : n;
+  made.d = d;
+  return made as unknown as Rational;
+}
 
 /** Digits beyond which an exact number only costs time; such numbers are left to the interval methods. */
 const MOST_DIGITS = 400;
@@ -54,7 +67,17 @@ export function rationalOfDouble(value: number): Rational {
   const fraction = raw & 0xfffffffffffffn;
   const mantissa = (exponent === 0 ? fraction : fraction | (1n << 52n)) * (value < 0 ? -1n : 1n);
   const shift = (exponent === 0 ? 1 : exponent) - 1075;
-  return shift >= 0 ? ratio(mantissa << BigInt(shift)) : ratio(mantissa, 1n << BigInt(-shift));
+  if (shift >= 0) return reduced(mantissa << BigInt(shift), 1n);
+  // The denominator is a power of 2: what both share are the zeros at the end of the mantissa.
+  const common = BigInt(Math.min(-shift, trailingZeros(fraction === 0n && exponent !== 0 ? 1n << 52n : fraction)));
+  return reduced(mantissa >> common, 1n << (BigInt(-shift) - common));
+}
+
+/** Zero bits at the end of a whole number from 1 to 2^53. */
+function trailingZeros(n: bigint): number {
+  const low = Number(n & 0xffffffffn);
+  const [part, base] = low !== 0 ? [low, 0] : [Number(n >> 32n), 32];
+  return base + 31 - Math.clz32(part & -part);
 }
 
 const bitLength = (n: bigint): number => n.toString(16).length * 4;

@@ -8,6 +8,7 @@ import {
   withoutContent,
   type Polynomial,
 } from "./polynomial";
+import { simplestBetween } from "./simplest";
 import {
   denominator,
   integerRoot,
@@ -60,17 +61,8 @@ function variations(chain: bigint[][], at: Rational): number {
 
 const middle = (a: Rational, b: Rational): Rational => a.add(b).div(ratio(2));
 
-/**
- * Fractions with small terms that a person would write are found before their binary neighbours: try the simplest
- * fraction inside.
- */
-export function simplestBetween(lo: Rational, hi: Rational): Rational {
-  // Stern–Brocot descent by continued fractions (Graham, Knuth & Patashnik, Concrete Mathematics, section 4.5).
-  const floor = lo.floor();
-  if (lo.compare(floor) === 0) return lo;
-  if (floor.add(ratio(1)).compare(hi) <= 0) return floor.add(ratio(1));
-  return floor.add(ratio(1).div(simplestBetween(ratio(1).div(hi.sub(floor)), ratio(1).div(lo.sub(floor)))));
-}
+/** Denominators of exact roots that are looked for in a narrow bracket. */
+const LONGEST_GUESS = (1n << 64n) - 1n;
 
 /** Sharpens an isolating bracket of a simple root to neighbouring doubles, each end's sign checked exactly. */
 function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, "multiplicity"> {
@@ -82,8 +74,9 @@ function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, "multip
     const scale = Math.max(Math.abs(toDouble(lo)), Math.abs(toDouble(hi)));
     if (width <= scale * 2 ** -50 && !isTried) {
       isTried = true;
-      const guess = simplestBetween(lo, hi);
-      if (denominator(guess) < 1n << 64n && value(guess) === 0) return exactRoot(guess);
+      // Fractions with small terms that a person would write are found before their binary neighbours.
+      const guess = simplestBetween(lo, hi, LONGEST_GUESS);
+      if (guess && value(guess) === 0) return exactRoot(guess);
     }
     if (width <= scale * 2 ** -52 || width < 1e-300) break;
     // A step of regula falsi on doubles lands near the root; two exact sign checks around it then shrink the bracket at

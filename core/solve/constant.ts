@@ -57,15 +57,37 @@ function sum(terms: Iterable<Term>): ConstantForm {
 }
 
 const NO_ATOMS: ReadonlyMap<string, Rational> = new Map();
-const fromRational = (r: Rational): ConstantForm => sum(isZero(r) ? [] : [{ factor: r, exp: EMPTY, atoms: NO_ATOMS }]);
+/** Key of a term that is a fraction alone. */
+const PLAIN = "";
+const fromRational = (r: Rational): ConstantForm =>
+  isZero(r) ? EMPTY : new Map([[PLAIN, { factor: r, exp: EMPTY, atoms: NO_ATOMS }]]);
 const atom = (name: string, power: Rational = ONE): ConstantForm =>
   sum([{ factor: ONE, exp: EMPTY, atoms: new Map([[name, power]]) }]);
-const plus = (a: ConstantForm, b: ConstantForm): ConstantForm => sum([...a.values(), ...b.values()]);
-const scaled = (a: ConstantForm, r: Rational): ConstantForm =>
-  sum([...a.values()].map((t) => ({ ...t, factor: t.factor.mul(r) })));
+/** The terms of both forms have their keys already, which are most of the cost of a sum. */
+function plus(a: ConstantForm, b: ConstantForm): ConstantForm {
+  if (a.size === 0) return b;
+  if (b.size === 0) return a;
+  const out = new Map(a);
+  for (const [k, t] of b) {
+    const before = out.get(k);
+    const factor = before ? before.factor.add(t.factor) : t.factor;
+    if (isZero(factor)) out.delete(k);
+    else out.set(k, { ...t, factor });
+  }
+  return out;
+}
+function scaled(a: ConstantForm, r: Rational): ConstantForm {
+  if (isZero(r)) return EMPTY;
+  const out = new Map<string, Term>();
+  for (const [k, t] of a) out.set(k, { ...t, factor: t.factor.mul(r) });
+  return out;
+}
 
 function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
   if (a.size * b.size > MAX_TERMS) return null;
+  const [p, q] = [rationalOf(a), rationalOf(b)];
+  if (q) return scaled(a, q);
+  if (p) return scaled(b, p);
   const out: Term[] = [];
   for (const x of a.values())
     for (const y of b.values()) {
@@ -148,11 +170,15 @@ const single = (c: ConstantForm): Term | null => (c.size === 1 ? c.values().next
 /** The fraction a form is, when it is one. */
 export function rationalOf(c: ConstantForm): Rational | null {
   if (c.size === 0) return ZERO;
-  const t = single(c);
-  return t && t.atoms.size === 0 && t.exp.size === 0 ? t.factor : null;
+  return c.size === 1 ? (c.get(PLAIN)?.factor ?? null) : null;
 }
 
 function rationalPower(c: ConstantForm, q: Rational): ConstantForm | null {
+  const r = isInteger(q) ? rationalOf(c) : null;
+  if (r) {
+    const folded = integerPower(r, toDouble(q));
+    return folded && fromRational(folded);
+  }
   if (isInteger(q) && signOf(q) >= 0 && c.size !== 1) {
     const n = toDouble(q);
     if (n > 8) return null;

@@ -391,17 +391,19 @@ const startOf = (p: PlacePart | OpenPart): number => (p.kind === "place" ? p.spo
 
 /** The step an argument is certainly on at an input; null where it lies too close to the next. */
 function stepAt(name: Stair, u: Expression, x: number, table: FunctionTable): Rational | null {
-  const p = polynomialForm(u);
-  if (p) {
-    const value = poly.valueAt(p, rationalOfDouble(x));
-    const shifted = name === "round" ? value.add(ratio(1, 2)) : value;
-    return isInteger(shifted) && poly.degree(p) > 0 ? null : stairStep(name, value);
-  }
   const v = compileEnclosure(u, table.enclosure)(new Enclosure(x, x));
-  if (v.flags & EMPTY || !Number.isFinite(v.lo) || !Number.isFinite(v.hi)) return null;
-  const [a, b] = [stairStep(name, rationalOfDouble(v.lo)), stairStep(name, rationalOfDouble(v.hi))];
-  return a.compare(b) === 0 ? a : null;
+  if (!(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi)) {
+    // Both ends on one step, and neither just where a step begins.
+    const [a, b] = [stairStep(name, rationalOfDouble(v.lo)), stairStep(name, rationalOfDouble(v.hi))];
+    if (a.compare(b) === 0 && (v.lo < v.hi || !isInteger(shifted(name, rationalOfDouble(v.lo))))) return a;
+  }
+  const p = polynomialForm(u);
+  if (!p) return null;
+  const value = poly.valueAt(p, rationalOfDouble(x));
+  return isInteger(shifted(name, value)) && poly.degree(p) > 0 ? null : stairStep(name, value);
 }
+
+const shifted = (name: Stair, r: Rational): Rational => (name === "round" ? r.add(ratio(1, 2)) : r);
 
 /** A spot from a number that may be no fraction: the end of a range. */
 export function spotOfEnd(exact: Rational | null, irrational: Expression | null): Spot | null {

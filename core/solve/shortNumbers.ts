@@ -1,5 +1,5 @@
 import { PI, apply, exactNumber, multiply, negate, wholeNumber, type Expression } from "../formula";
-import { ONE, ZERO, denominator, isZero, numerator, ratio, rationalOfDouble, signOf, type Rational } from "../numeric";
+import { ONE, ZERO, isZero, rationalOfDouble, signOf, simplestBetween, type Rational } from "../numeric";
 import { exactRational } from "./constant";
 import { formOf, rationalExact, type ExactForm } from "./exactForm";
 
@@ -42,24 +42,5 @@ export function simplestFraction(lo: number, hi: number, longest = LONGEST): Rat
     const r = simplestFraction(-hi, -lo, longest);
     return r && r.neg();
   }
-  // Both ends share the terms of their continued fractions until a whole number fits between; big integers without
-  // reduction are enough for that.
-  const [a, b] = [rationalOfDouble(lo), rationalOfDouble(hi)];
-  let [an, ad, bn, bd] = [numerator(a), denominator(a), numerator(b), denominator(b)];
-  // Convergents: the last two numerators and denominators.
-  let [p, q, before, beforeQ] = [1n, 0n, 0n, 1n];
-  const take = (term: bigint) => {
-    [p, q, before, beforeQ] = [term * p + before, term * q + beforeQ, p, q];
-  };
-  while (q <= longest) {
-    const floor = an / ad;
-    const isWhole = floor * ad === an;
-    if (isWhole || (floor + 1n) * bd <= bn) {
-      take(isWhole ? floor : floor + 1n);
-      return q <= longest ? ratio(p, q) : null;
-    }
-    take(floor);
-    [an, ad, bn, bd] = [bd, bn - floor * bd, ad, an - floor * ad];
-  }
-  return null;
+  return simplestBetween(rationalOfDouble(lo), rationalOfDouble(hi), longest);
 }
