@@ -47,6 +47,7 @@ class Speaker {
 
   private say(): string {
     const { f } = this;
+    if (f.isCut) return "Not settled: cut short, since it takes more work than one question is given.";
     switch (f.ask) {
       case "meet":
       case "reach":

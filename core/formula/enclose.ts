@@ -1,3 +1,4 @@
+import { spend } from "../numeric";
 import { EMPTY, Enclosure, ENTIRE, BROKEN, NOTHING, PARTIAL, iv } from "../interval";
 import { same, wholeExponent, type Expression, type Unary } from "./expression";
 import type { FunctionLookup } from "./evaluate";
@@ -48,6 +49,7 @@ const compare = (p: Enclosure, q: Enclosure, a: Enclosure, b: Enclosure): Enclos
  * never an accident.
  */
 export function compileEnclosure(e: Expression, lookup: FunctionLookup<EnclosureFunction>): EnclosureFunction {
+  spend(4);
   const compile = (part: Expression): EnclosureFunction => compileEnclosure(part, lookup);
   switch (e.kind) {
     case "number": {

@@ -10,6 +10,7 @@ import {
   rationalRoot,
   toDouble,
   type Rational,
+  spend,
 } from "../numeric";
 import { Enclosure, down, up } from "../interval";
 import { Noted } from "./noted";
@@ -200,6 +201,7 @@ export const parts = (e: Expression): readonly Expression[] => {
 
 /** The same expression with its parts replaced. */
 export function rebuild(e: Expression, f: (part: Expression) => Expression): Expression {
+  spend(4);
   switch (e.kind) {
     case "number":
     case "variable":

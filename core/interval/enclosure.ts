@@ -1,3 +1,4 @@
+import { spend } from "../numeric";
 import { addHi, addLo, divHi, divLo, down, downWide, mulHi, mulLo, up, upWide } from "./round";
 
 /** Some input of the box may have no value. */
@@ -16,7 +17,9 @@ export class Enclosure {
     readonly lo: number,
     readonly hi: number,
     readonly flags: number = 0,
-  ) {}
+  ) {
+    spend(1);
+  }
 }
 
 export const NOTHING = new Enclosure(NaN, NaN, EMPTY | PARTIAL);

@@ -1,4 +1,4 @@
-import { answer } from "./ask";
+import { LONG_EFFORT, QUESTION_EFFORT, answer } from "./ask";
 import { buildModel, type Model } from "./build";
 import type { CaseFile } from "./case";
 import type { Finding } from "./finding";
@@ -8,10 +8,19 @@ export interface Analysis {
   readonly findings: readonly Finding[];
 }
 
+/** How the questions of a case are worked out. */
+export interface Pace {
+  /** questions that are given more work than others, by id */
+  readonly longer?: readonly string[];
+  /** told before each question is worked out: how many are done, of how many, and which comes now */
+  readonly before?: (done: number, of: number, id: string) => void;
+}
+
 /** Builds the model of a case and answers all its questions, in an order that lets one use the answer of another. */
-export function analyse(source: CaseFile): Analysis {
+export function analyse(source: CaseFile, { longer = [], before }: Pace = {}): Analysis {
   const model = buildModel(source);
   const questions = new Map((source.questions ?? []).map((q) => [q.id, q]));
+  let answered = 0;
   const done = new Map<string, Finding | "open">();
   const of = (id: string): Finding | null => {
     const known = done.get(id);
@@ -20,7 +29,8 @@ export function analyse(source: CaseFile): Analysis {
     const q = questions.get(id);
     if (!q) return null;
     done.set(id, "open");
-    const finding = answer(q, model, of);
+    before?.(answered++, questions.size, id);
+    const finding = answer(q, model, of, longer.includes(id) ? LONG_EFFORT : QUESTION_EFFORT);
     done.set(id, finding);
     return finding;
   };

@@ -1,3 +1,4 @@
+import { Exhausted, within } from "../numeric";
 import { Asking, Refusal, blank, type Answers } from "./answering/asking";
 import { best } from "./answering/best";
 import { compare } from "./answering/compare";
@@ -30,16 +31,24 @@ const ANSWERS: { readonly [K in Question["ask"]]: (asking: Asking<Question & { a
   given,
 };
 
+/** Work that one question is given, in steps: at most about a second. */
+export const QUESTION_EFFORT = 3_000_000;
+/** And where a person wants it looked at longer: about half a minute. */
+export const LONG_EFFORT = 100_000_000;
+
 /**
- * Answers one question. Never throws: what cannot be answered is a finding with status `error` and a message, and a
+ * Answers one question with no more than so many steps of work. Never throws: what cannot be answered is a finding with status `error` and a message, and a
  * fault of ours in one question does not stop the others.
  */
-export function answer(question: Question, model: Model, answers: Answers): Finding {
+export function answer(question: Question, model: Model, answers: Answers, effort = QUESTION_EFFORT): Finding {
   try {
-    const asking = new Asking(question, model, answers);
-    const answerOf = ANSWERS[question.ask] as (asking: Asking) => Finding;
-    return judged(answerOf(asking));
+    return within(effort, () => {
+      const asking = new Asking(question, model, answers);
+      const answerOf = ANSWERS[question.ask] as (asking: Asking) => Finding;
+      return judged(answerOf(asking));
+    });
   } catch (failure) {
+    if (failure instanceof Exhausted) return { ...blank(question), status: "unsettled", isCut: true };
     if (failure instanceof Refusal) return { ...blank(question), status: "error", message: failure.message };
     const why = failure instanceof RangeError ? "it took more room than there is" : "something in it was not foreseen";
     return {

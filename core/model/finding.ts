@@ -70,6 +70,8 @@ export interface Finding {
   readonly ask: Question["ask"];
   readonly status: "found" | "none" | "everywhere" | "unsettled" | "error";
   readonly complete: boolean;
+  /** not settled because the work allowed to one question was used up */
+  readonly isCut: boolean;
   readonly solutions: readonly Solution[];
   readonly wholeTies: readonly WholeReading[] | null;
   readonly setAside: readonly SetAside[];

@@ -1,3 +1,4 @@
+import { spend } from "./effort";
 import { ONE, ZERO, isZero, ratio, signOf, denominator, numerator, type Rational } from "./rational";
 
 /** Coefficients from the constant upwards, exact, with no zero at the top; the zero polynomial is empty. */
@@ -129,6 +130,7 @@ export function squareFree(p: Polynomial): { factor: Polynomial; multiplicity: n
 
 /** Sign of a whole-coefficient polynomial at the fraction n/d (d > 0), without making any fraction. */
 export function signAt(p: readonly bigint[], n: bigint, d: bigint): -1 | 0 | 1 {
+  spend(15 * p.length);
   let sum = 0n;
   let power = 1n;
   for (let i = p.length - 1; i >= 0; i--) {

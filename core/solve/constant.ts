@@ -10,6 +10,7 @@ import {
   ratio,
   rationalText,
   signOf,
+  spend,
   toDouble,
   type Rational,
 } from "../numeric";
@@ -55,6 +56,9 @@ function sum(terms: Iterable<Term>): ConstantForm {
   }
   return out;
 }
+
+/** What one part of an expression costs to bring to a form; big fractions are slow. */
+const STEPS_OF_FORM = 40;
 
 const NO_ATOMS: ReadonlyMap<string, Rational> = new Map();
 /** Key of a term that is a fraction alone. */
@@ -285,6 +289,7 @@ const HALF = ratio(1, 2);
  * @returns null when it has no value or the form would grow too long
  */
 export function constantForm(e: Expression, at: ConstantForm | null = null): ConstantForm | null {
+  spend(STEPS_OF_FORM);
   const go = (part: Expression) => constantForm(part, at);
   switch (e.kind) {
     case "number":

@@ -98,7 +98,7 @@ export interface Budget {
  * The work of one question is bounded by operations: longer formulas get fewer boxes (about 50 ms in all on a two-core
  * machine).
  */
-const MAX_OPERATIONS = 120_000;
+const MAX_OPERATIONS = 40_000;
 
 const boxesFor = (e: Expression): number =>
   Math.max(150, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))));

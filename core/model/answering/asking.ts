@@ -42,6 +42,7 @@ export function blank(q: Question): Finding {
     ask: q.ask,
     status: "found",
     complete: false,
+    isCut: false,
     solutions: [],
     wholeTies: null,
     setAside: [],

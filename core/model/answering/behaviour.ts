@@ -1,13 +1,17 @@
 import { compileNumber, differentiate, type Expression } from "../../formula";
+import { besides } from "../../numeric";
 import { findBest, newWork, signIn, type FunctionTable, type OptimumSearch, type Part, type Spot } from "../../solve";
 import type { Behaviour } from "../finding";
 import type { Asking } from "./asking";
 
 /** For "never": the proven bounds of the function on the range, its direction, and what it comes close to. */
-export function behaviourOf(asking: Asking, shown: Expression, level: Spot | null): Behaviour | null {
+export const behaviourOf = (asking: Asking, shown: Expression, level: Spot | null): Behaviour | null =>
+  besides(() => worked(asking, shown, level), null);
+
+function worked(asking: Asking, shown: Expression, level: Spot | null): Behaviour {
   const { from, to } = asking.range;
   const [greatest, least] = ([1, -1] as const).map((sense) =>
-    findBest(shown, asking.table, asking.range, sense, newWork(4000, 400)),
+    findBest(shown, asking.table, asking.range, sense, newWork(2000, 200)),
   ) as [OptimumSearch, OptimumSearch];
   const value = compileNumber(shown, asking.table.number);
   const monotone = directionOf(greatest.parts, asking.table);

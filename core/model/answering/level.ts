@@ -1,5 +1,5 @@
 import { compileNumber, subtract, type Expression } from "../../formula";
-import { ratio, toDouble } from "../../numeric";
+import { besides, ratio, toDouble } from "../../numeric";
 import {
   compareSpots,
   findBest,
@@ -32,7 +32,7 @@ export function meet(asking: Asking<Question & { ask: "meet" }>): Finding {
   const found = level(asking, difference, asking.body(0), null);
   // Two written forms of one thing are compared by their greatest difference; where they simply cross it says nothing.
   return found.complete && (found.stretches.length > 0 || found.status === "none")
-    ? { ...found, gap: greatestDifference(asking, difference) }
+    ? { ...found, gap: besides(() => greatestDifference(asking, difference), null) }
     : found;
 }
 
@@ -44,7 +44,7 @@ export function reach(asking: Asking<Question & { ask: "reach" }>): Finding {
 /** Where two functions are furthest apart on the range, and by how much. */
 function greatestDifference(asking: Asking, difference: Expression): Finding["gap"] {
   const [high, low] = ([1, -1] as const).map((sense) =>
-    findBest(difference, asking.table, asking.range, sense, newWork(4000, 400)),
+    findBest(difference, asking.table, asking.range, sense, newWork(2000, 200)),
   );
   // "They differ most by" is a claim too: only of searches that left nothing open.
   if (high!.status !== "attained" || low!.status !== "attained" || !high!.complete || !low!.complete) return null;
@@ -70,7 +70,7 @@ function level(asking: Asking, e: Expression, shown: Expression, value: Spot | n
     searched: search.searched,
     repeats: repeatsOf(search),
     about: asking.about({ level: value && value.at }),
-    setAside: search.everywhere.length > 0 ? [] : setAside(asking, e),
+    setAside: search.everywhere.length > 0 ? [] : besides(() => setAside(asking, e), []),
     secondWay: worst(search.roots.slice(0, MOST_SET_ASIDE).map((r) => confirmRoot(asking, r, e, here, search.roots))),
     behaviour: status === "none" ? behaviourOf(asking, shown, value) : null,
     jumps: search.jumps,
