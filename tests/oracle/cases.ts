@@ -1,6 +1,6 @@
 import type { CaseFile, Question } from "#core/model";
 import type { Chance } from "./chance";
-import type { World } from "./claims";
+import type { World } from "./world";
 import { plus, randomFormula, randomPieces, times, number, type Measured, type Plain } from "./plain";
 
 const RANGES: readonly (readonly [number, number])[] = [

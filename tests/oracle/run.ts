@@ -1,7 +1,8 @@
 import { answer, buildModel, type Finding, type Question } from "#core/model";
 import { randomWorld } from "./cases";
 import { Chance } from "./chance";
-import { contradiction, type World } from "./claims";
+import { contradiction } from "./claims";
+import type { World } from "./world";
 
 export interface Tally {
   claims: number;
