@@ -1,4 +1,4 @@
-import { emptyTally, tryCase } from "../tests/oracle/run";
+import { Tally, tryCase } from "../tests/oracle/run";
 
 // npm run bench -- claims [COUNT] [SEED]: a million random claims by default, about two hours on a two-core machine.
 const [count, seed] = [Number(process.argv[3] ?? 1_000_000), Number(process.argv[4] ?? 7)];
@@ -7,7 +7,7 @@ if (!(count > 0) || !Number.isInteger(seed)) {
   process.exit(2);
 }
 
-const tally = emptyTally();
+const tally = new Tally();
 const started = performance.now();
 for (let i = 0; tally.claims < count; i++) {
   tryCase(seed * 1_000_003 + i, tally);

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { emptyTally, tryCase } from "./run";
+import { Tally, tryCase } from "./run";
 
 const CLAIMS = 20_000;
 const CASES_AT_ONCE = 100;
 
 describe("claims against plain values", () => {
   it("no value contradicts any of 20,000 claims, and most questions are settled", () => {
-    const tally = emptyTally();
+    const tally = new Tally();
     const seed = Number(process.env.PASEAR_SEED ?? 1);
     for (let from = 0; tally.claims < CLAIMS; from += CASES_AT_ONCE)
       for (let i = 0; i < CASES_AT_ONCE; i++) tryCase(seed * 1_000_003 + from + i, tally);

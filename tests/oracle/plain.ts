@@ -164,13 +164,13 @@ export const RARE: readonly ((a: Plain) => Plain)[] = [
 ];
 const NUMBERS = ["1", "2", "3", "4", "5", "7", "10", "0.5", "1.5", "0.25", "-1", "-2", "-3", "0", "20", "0.1"];
 
-/** A random formula of about so many parts. */
-export function randomFormula(c: Chance, size: number): Plain {
-  if (size <= 1) return c.once(2.2) ? number(c.of(NUMBERS)) : X;
+/** A random formula of about so many parts; `other` stands in for some of the numbers. */
+export function randomFormula(c: Chance, size: number, other: Plain | null = null): Plain {
+  if (size <= 1) return other && c.once(2) ? other : c.once(2.2) ? number(c.of(NUMBERS)) : X;
   const split = c.whole(1, size - 1);
-  const a = () => randomFormula(c, split);
-  const b = () => randomFormula(c, size - split);
-  const all = () => randomFormula(c, size - 1);
+  const a = () => randomFormula(c, split, other);
+  const b = () => randomFormula(c, size - split, other);
+  const all = () => randomFormula(c, size - 1, other);
   const roll = c.next();
   if (roll < 0.16) return plus(a(), b());
   if (roll < 0.3) return minus(a(), b());

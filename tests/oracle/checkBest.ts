@@ -1,0 +1,66 @@
+import type { Finding } from "#core/model";
+import type { Chance } from "./chance";
+import { REL_TOL, inputs, marksOf, plainly, sampleAt } from "./sampling";
+import type { Value, World } from "./world";
+
+export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: Chance): string | null {
+  const best = f.bound ? f.bound.value : f.value;
+  const isCounted = w.whole && f.solutions.some((s) => s.whole);
+  for (const x of inputs(w, c, marksOf(f))) {
+    const here = sampleAt(value, x);
+    if (!Number.isFinite(here.slack) || Number.isNaN(here.y)) continue;
+    if (f.status === "none" && !f.bound) return `has the value ${here.y} at ${x}, told to have none anywhere`;
+    if (best !== null && (here.y - best) * sense > here.slack + REL_TOL * Math.abs(best))
+      return `${here.y} at ${x} beats ${best}`;
+    if (f.status === "everywhere" && Math.abs(here.y - f.value!) > here.slack)
+      return `${here.y} at ${x}, told as ${f.value} throughout`;
+  }
+  if (f.bound && f.bound.value === null && f.bound.at !== null && Number.isFinite(f.bound.at)) {
+    const { at } = f.bound;
+    const side = (k: number) =>
+      [at - 10 ** -k, at + 10 ** -k]
+        .filter((x) => x >= w.from && x <= w.to)
+        .map((x) => plainly(value)(x) * sense)
+        .filter((y) => !Number.isNaN(y));
+    // Growth may be as slow as a logarithm's; what settles down to one number does not grow.
+    const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
+    const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
+    const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.max(1, Math.abs(last)));
+    if (isSure && Number.isFinite(last) && isFlat) return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
+  }
+  if (f.bound && f.bound.value !== null && f.bound.at !== null) {
+    const { at, value: limit } = f.bound;
+    // A logarithm comes slowly: beside 0 doubles can go much closer.
+    const steps = at === 0 ? [1e-9, 1e-280] : [1e-9];
+    const close = steps
+      .flatMap((step) => [at - step, at + step])
+      .map(plainly(value))
+      .filter((y) => !Number.isNaN(y));
+    if (close.length > 0 && !close.some((y) => Math.abs(y - limit) <= 0.2 * Math.max(1, Math.abs(limit))))
+      return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;
+  }
+  if (!f.bound || isCounted)
+    for (const s of f.solutions) {
+      const here = sampleAt(value, s.at);
+      if (f.value !== null && Number.isFinite(here.slack) && !(Math.abs(here.y - f.value) <= here.slack * 10))
+        return `${here.y} at ${s.at}, told as the best ${f.value}`;
+    }
+  return isCounted || w.whole ? checkWholes(f, value, sense, w) : null;
+}
+
+export function checkWholes(f: Finding, value: Value, sense: 1 | -1, w: World): string | null {
+  const told = f.wholeTies?.map((t) => t.at) ?? f.solutions.flatMap((s) => (s.whole ? [s.whole.at] : []));
+  if (told.length === 0) return null;
+  const best = sampleAt(value, told[0]!);
+  if (Number.isNaN(best.y)) return null;
+  for (let n = Math.ceil(w.from); n <= w.to; n++) {
+    const here = sampleAt(value, n);
+    if (Number.isNaN(here.y)) continue;
+    if ((here.y - best.y) * sense > here.slack + best.slack)
+      return `the whole ${n} gives ${here.y}, better than ${best.y} at ${told[0]}`;
+    const isTie = here.y === best.y && value(n).off === 0 && value(told[0]!).off === 0;
+    if (isTie && f.stretches.length === 0 && !told.includes(n) && f.status === "found")
+      return `the whole ${n} ties with ${told.join(", ")} and is not told`;
+  }
+  return null;
+}

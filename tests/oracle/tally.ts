@@ -1,0 +1,48 @@
+import type { Finding, Question } from "#core/model";
+
+/** What was asked, claimed and contradicted. */
+export class Tally {
+  claims = 0;
+  /** findings that say they are not complete */
+  open = 0;
+  refused = 0;
+  /** sentences, one for each contradiction, with all that is needed to see it again */
+  readonly contradictions: string[] = [];
+  /** faults of ours that a question reported */
+  readonly faults: string[] = [];
+  readonly byKind: Record<string, { claims: number; open: number }> = {};
+  /** time of each question, in ms */
+  readonly times: number[] = [];
+
+  /** Asks a question and holds what is claimed against plain values. @param check  why it is contradicted, or null */
+  count(ask: () => Finding, q: Question, context: string, check: (f: Finding) => string | null): Finding {
+    const start = performance.now();
+    const f = ask();
+    this.times.push(performance.now() - start);
+    if (f.status === "error") {
+      this.refused++;
+      if (/could not be worked out/.test(f.message ?? "")) this.faults.push(`${context} ${JSON.stringify(q)}`);
+      return f;
+    }
+    if (this.claimed(q.ask, f.complete && f.status !== "unsettled"))
+      this.note(check(f), () => `${context} ${JSON.stringify(q)}`);
+    return f;
+  }
+
+  /** Counts a claim of a kind, or that nothing is claimed. @returns whether there is something to check */
+  claimed(kind: string, isClaim: boolean): boolean {
+    const counts = (this.byKind[kind] ??= { claims: 0, open: 0 });
+    if (isClaim) {
+      this.claims++;
+      counts.claims++;
+    } else {
+      this.open++;
+      counts.open++;
+    }
+    return isClaim;
+  }
+
+  note(why: string | null, context: () => string): void {
+    if (why !== null) this.contradictions.push(`${context()}: ${why}`);
+  }
+}
