@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { Tally, tryCase } from "./run";
 
-const CLAIMS = 20_000;
+/** Fewer where mutants are tried, each of them anew. */
+const CLAIMS = Number(process.env.PASEAR_CLAIMS ?? 20_000);
 const CASES_AT_ONCE = 100;
 
 describe("claims against plain values", () => {
-  it("no value contradicts any of 20,000 claims, and most questions are settled", () => {
+  it("no value contradicts any of many claims, and most questions are settled", () => {
     const tally = new Tally();
     const seed = Number(process.env.PASEAR_SEED ?? 1);
     for (let from = 0; tally.claims < CLAIMS; from += CASES_AT_ONCE)
@@ -15,7 +16,7 @@ describe("claims against plain values", () => {
     // A check that claims nothing would pass too, and so would one of formulas that are nearly all refused.
     expect(tally.refused).toBeLessThan(tally.claims / 4);
     for (const [kind, { claims, open }] of Object.entries(tally.byKind)) {
-      expect(claims, kind).toBeGreaterThan(500);
+      expect(claims, kind).toBeGreaterThan(CLAIMS / 40);
       expect(open / (claims + open), kind).toBeLessThan(0.12);
     }
   }, 600_000);
