@@ -9,8 +9,12 @@ if (!(count > 0) || !Number.isInteger(seed)) {
 
 const tally = new Tally();
 const started = performance.now();
+let told = 0;
 for (let i = 0; tally.claims < count; i++) {
   tryCase(seed * 1_000_003 + i, tally);
+  // A run takes hours: what is found is told at once.
+  for (const c of tally.contradictions.slice(told)) console.log(`case ${i}: ${c}`);
+  told = tally.contradictions.length;
   if (i % 2000 === 1999)
     console.log(`${tally.claims} claims, ${tally.contradictions.length} contradicted, ${tally.open} not settled`);
 }

@@ -2,12 +2,14 @@ import type { CaseFile } from "#core/model";
 import type { Desk } from "#core/desk";
 import type { Picture, View } from "#core/graph";
 import type { Slip } from "#core/slips";
-import type { AnalysisReply, AnalysisRequest, GhostAnswer } from "~/workers/protocol";
+import type { AnalysisReply, AnalysisRequest, GhostAnswer, Progress } from "~/workers/protocol";
 
 /** A worker that has not answered for this long is ended when something newer waits; in ms. */
 const PATIENCE = 4000;
 /** What is dragged waits for its answers no longer than this; then the number follows the hand alone, in ms. */
 const LATEST = 500;
+/** Work that takes no longer than this is not talked about, in ms. */
+const CALM = 400;
 
 /**
  * Works a case out in a worker whenever it changes. The newest request wins: while one is under way, later ones replace
@@ -29,6 +31,12 @@ export function useAnalysis(
   const failure = ref<string | null>(null);
   const took = ref(0);
   const shown = shallowRef<CaseFile | null>(source.value);
+  /** how far the case is worked out, told only of what takes long */
+  const progress = shallowRef<Progress | null>(null);
+  const stopped = ref(false);
+  /** questions looked at longer, as long as the case stays as it is */
+  let longer: readonly string[] = [];
+  let startedAt = 0;
   let late: ReturnType<typeof setTimeout> | undefined;
   let job = 0;
   let shownJob = 0;
@@ -42,6 +50,11 @@ export function useAnalysis(
       working.value = false;
     },
     PATIENCE,
+    (told) => {
+      if (!("progress" in told)) return false;
+      if (performance.now() - startedAt > CALM) progress.value = told.progress;
+      return true;
+    },
   );
 
   /** The last reply that came and is not on the page yet; while a hand drags, the page changes between two frames. */
@@ -62,6 +75,10 @@ export function useAnalysis(
       });
   }
   function taken(data: AnalysisReply): void {
+    if ("progress" in data) return;
+    progress.value = null;
+    stopped.value = false;
+    startedAt = performance.now();
     const answered = asked.get(data.job);
     for (const earlier of asked.keys()) if (earlier <= data.job) asked.delete(earlier);
     if (!isDragged()) show();
@@ -93,7 +110,9 @@ export function useAnalysis(
     if (!isDragged() || !worker.isOpen()) show();
     else late ??= setTimeout(show, LATEST);
     if (!source.value) return;
+    if (!working.value) startedAt = performance.now();
     working.value = true;
+    stopped.value = false;
     asked.set(job, source.value);
     worker.ask({
       kind: "analysis",
@@ -101,16 +120,39 @@ export function useAnalysis(
       source: toRaw(source.value),
       view: plainView(view.value),
       ghost: ghost.value ? toRaw(ghost.value) : null,
+      longer,
     });
   }
+  /** Ends what is worked out; what is on the page stays. */
+  function stop(): void {
+    worker.end();
+    longer = [];
+    asked.clear();
+    progress.value = null;
+    working.value = false;
+    stopped.value = true;
+    show();
+  }
+  /** Works the case out again, one question with more work than before. @param id  null: all as usual */
+  function lookLonger(id: string | null): void {
+    if (id !== null) longer = [...longer, id];
+    request();
+  }
   onMounted(() => {
-    watch([source, view, ghost], request, { immediate: true });
+    watch(
+      [source, view, ghost],
+      ([now], [before]) => {
+        if (now !== before) longer = [];
+        request();
+      },
+      { immediate: true },
+    );
   });
   onScopeDispose(() => {
     clearTimeout(late);
     worker.end();
   });
-  return { shown, desk, picture, slips, ghostAnswers, working, failure, took };
+  return { shown, desk, picture, slips, ghostAnswers, working, failure, took, progress, stopped, stop, lookLonger };
 }
 
 /** A copy without anything the page watches, so that it can be sent to a worker. */

@@ -6,12 +6,14 @@
  * @param taken     takes a reply
  * @param broken    told in words when the worker failed
  * @param patience  a worker that has not answered for this long is ended when something newer waits, in ms
+ * @param onTheWay  takes what is told before the reply; true when it was no reply yet
  */
 export function newestFirst<Request, Reply>(
   open: () => Worker,
   taken: (reply: Reply) => void,
   broken: (message: string) => void,
   patience: number,
+  onTheWay: (told: Reply) => boolean = () => false,
 ) {
   let worker: Worker | null = null;
   let busySince: number | null = null;
@@ -25,6 +27,7 @@ export function newestFirst<Request, Reply>(
   function started(): Worker {
     const made = open();
     made.onmessage = ({ data }: MessageEvent<Reply>) => {
+      if (onTheWay(data)) return;
       busySince = null;
       taken(data);
       next();
@@ -53,6 +56,10 @@ export function newestFirst<Request, Reply>(
     },
     isWaiting: () => waiting !== null,
     isOpen: () => worker !== null,
-    end,
+    /** Ends the worker and forgets what waits. */
+    end: () => {
+      waiting = null;
+      end();
+    },
   };
 }

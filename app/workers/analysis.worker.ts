@@ -14,9 +14,23 @@ function ghostOf(source: CaseFile | null) {
   return heldGhost.analysis;
 }
 
+/** What was looked at longer is not worked out again only because the graph is moved. */
+let heldLong: { key: string; analysis: ReturnType<typeof analyse> } | null = null;
+function analysisOf({ job, source, longer }: AnalysisRequest) {
+  const work = () =>
+    analyse(source, {
+      longer,
+      before: (done, of, id) => self.postMessage({ job, progress: { done, of, id } } satisfies AnalysisReply),
+    });
+  if (longer.length === 0) return work();
+  const key = JSON.stringify([longer, source]);
+  if (heldLong?.key !== key) heldLong = { key, analysis: work() };
+  return heldLong.analysis;
+}
+
 function analysed(data: AnalysisRequest): AnalysisReply {
   const start = performance.now();
-  const analysis = analyse(data.source);
+  const analysis = analysisOf(data);
   const ghost = ghostOf(data.ghost);
   return {
     job: data.job,

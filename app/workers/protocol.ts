@@ -10,6 +10,14 @@ export interface AnalysisRequest {
   readonly source: CaseFile;
   readonly view: View;
   readonly ghost: CaseFile | null;
+  /** questions that are to be looked at longer than others, by id */
+  readonly longer: readonly string[];
+}
+/** How far a case is worked out: questions answered, of how many, and the one that is looked at. */
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
+  readonly id: string;
 }
 export interface InfluenceRequest {
   readonly kind: "influence";
@@ -24,6 +32,7 @@ export interface GhostAnswer {
   readonly says: string;
 }
 export type AnalysisReply =
+  | { readonly job: number; readonly progress: Progress }
   | {
       readonly job: number;
       readonly ok: true;

@@ -27,6 +27,8 @@ export interface Chip {
 export interface DeskFinding {
   readonly id: string;
   readonly status: Finding["status"];
+  /** cut short; it may be looked at longer */
+  readonly isCut: boolean;
   readonly question: readonly QuestionPart[];
   readonly says: string;
   /** exact form as LaTeX, one for each solution that has one */
@@ -249,6 +251,7 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   return {
     id: f.id,
     status: f.status,
+    isCut: f.isCut,
     question: questionPartsWithRounding(q, model),
     says: sentenceOf(f, model),
     exact,

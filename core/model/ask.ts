@@ -32,7 +32,7 @@ const ANSWERS: { readonly [K in Question["ask"]]: (asking: Asking<Question & { a
 };
 
 /** Work that one question is given, in steps: at most about a second. */
-export const QUESTION_EFFORT = 3_000_000;
+export const QUESTION_EFFORT = 6_000_000;
 /** And where a person wants it looked at longer: about half a minute. */
 export const LONG_EFFORT = 100_000_000;
 

@@ -1,4 +1,5 @@
 import Fraction from "fraction.js";
+import { spend } from "./effort";
 import { remembered } from "./remembered";
 
 /**
@@ -114,9 +115,11 @@ export function integerPower(base: Rational, exponent: number): Rational | null 
   const size = Math.max(bitLength(base.n as bigint), bitLength(base.d as bigint)) * Math.abs(exponent);
   if (size > 4 * MOST_DIGITS * 4) return null;
   const e = BigInt(Math.abs(exponent));
+  spend(2);
+  // Powers of numbers that share nothing share nothing.
   const n = numerator(base) ** e;
   const d = denominator(base) ** e;
-  return exponent >= 0 ? ratio(n, d) : ratio(d, n);
+  return exponent >= 0 ? reduced(n, d) : n < 0n ? reduced(-d, -n) : reduced(d, n);
 }
 
 /** Whole k-th root of a non-negative big integer: the largest r with r^k <= n. */

@@ -8,6 +8,7 @@ import {
   withoutContent,
   type Polynomial,
 } from "./polynomial";
+import { spend } from "./effort";
 import { simplestBetween } from "./simplest";
 import {
   denominator,
@@ -57,6 +58,41 @@ function variations(chain: bigint[][], at: Rational): number {
     if (sign !== 0) last = sign;
   }
   return count;
+}
+
+/**
+ * At least as many as there are roots strictly between two fractions, and as many where it is 0 or 1: the variations of
+ * sign in the coefficients of (1+t)^n p((a + b t)/(1 + t)) (Descartes' rule; Basu, Pollack & Roy, section 10.1).
+ */
+function mostRootsBetween(p: readonly bigint[], from: Rational, to: Rational): number {
+  const [a, b] = [numerator(from) * denominator(to), numerator(to) * denominator(from)];
+  const common = denominator(from) * denominator(to);
+  let sum: bigint[] = [p[p.length - 1]!];
+  /** (1 + t)^k, times the common denominator to the k */
+  let weights: bigint[] = [1n];
+  for (let i = p.length - 2; i >= 0; i--) {
+    weights = timesLinear(weights, common, common);
+    sum = timesLinear(sum, a, b).map((c, k) => c + p[i]! * weights[k]!);
+  }
+  let count = 0;
+  let last = 0n;
+  for (const c of sum) {
+    if (c === 0n) continue;
+    if (last !== 0n && c > 0n !== last > 0n) count++;
+    last = c;
+  }
+  spend(4 * p.length * p.length);
+  return count;
+}
+
+/** A polynomial in t, constant first, times a + b t. */
+function timesLinear(p: readonly bigint[], a: bigint, b: bigint): bigint[] {
+  const out = p.map((c) => c * a);
+  out.push(0n);
+  p.forEach((c, i) => {
+    out[i + 1] = out[i + 1]! + c * b;
+  });
+  return out;
 }
 
 const middle = (a: Rational, b: Rational): Rational => a.add(b).div(ratio(2));
@@ -137,7 +173,7 @@ function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
 /**
  * All real roots of an exact polynomial in [from, to] (null: unbounded), in order, proven complete.
  * Multiplicities by Yun's square-free factors; roots of each isolated by Sturm's theorem (Basu, Pollack & Roy, section
- * 2.2.2).
+ * 2.2.2), unless Descartes' rule shows at once that there is none or one.
  *
  * @param p  not zero; degree >= 1 or there is no root
  * @returns enclosures no wider than about two units in the last place
@@ -146,6 +182,8 @@ export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Ratio
   const out: RealRoot[] = [];
   if (degree(p) === 2) return quadraticRoots(p).filter((r) => inside(r, from, to));
   if (isPurePower(p)) return powerRoots(p).filter((r) => inside(r, from, to));
+  const few = degree(p) > 1 ? atMostOne(p, from, to) : null;
+  if (few) return few;
   for (const { factor, multiplicity } of squareFree(p)) {
     for (const root of simpleRoots(factor, from, to)) out.push({ ...root, multiplicity });
   }
@@ -214,18 +252,34 @@ function inside(r: RealRoot, from: Rational | null, to: Rational | null): boolea
   return !(from && rationalOfDouble(r.hi).compare(from) < 0) && !(to && rationalOfDouble(r.lo).compare(to) > 0);
 }
 
+/** The part of a stretch that can hold roots at all. */
+function stretchOfRoots(p: Polynomial, from: Rational | null, to: Rational | null): [Rational, Rational] {
+  const bound = ratio(rootBound(p));
+  return [from && from.compare(bound.neg()) > 0 ? from : bound.neg(), to && to.compare(bound) < 0 ? to : bound];
+}
+
+const isRootAt = (p: readonly bigint[], r: Rational): boolean => signAt(p, numerator(r), denominator(r)) === 0;
+
+/** No root or a single one, where Descartes' rule shows it at once; null where it takes more to tell. */
+function atMostOne(p: Polynomial, from: Rational | null, to: Rational | null): RealRoot[] | null {
+  const [lo, hi] = stretchOfRoots(p, from, to);
+  if (lo.compare(hi) >= 0) return null;
+  const whole = primitive(p);
+  const most = mostRootsBetween(whole, lo, hi);
+  if (most > 1 || isRootAt(whole, lo) || isRootAt(whole, hi)) return null;
+  return most === 0 ? [] : [{ ...refine(whole, lo, hi), multiplicity: 1 }];
+}
+
 function simpleRoots(p: Polynomial, from: Rational | null, to: Rational | null): Omit<RealRoot, "multiplicity">[] {
   if (degree(p) === 1) {
     const root = p[0]!.neg().div(p[1]!);
     return (from && root.compare(from) < 0) || (to && root.compare(to) > 0) ? [] : [exactRoot(root)];
   }
-  const bound = ratio(rootBound(p));
-  const lo = from && from.compare(bound.neg()) > 0 ? from : bound.neg();
-  const hi = to && to.compare(bound) < 0 ? to : bound;
+  const [lo, hi] = stretchOfRoots(p, from, to);
   if (lo.compare(hi) > 0) return [];
   const whole = primitive(p);
   const out: Omit<RealRoot, "multiplicity">[] = [];
-  if (signAt(whole, numerator(lo), denominator(lo)) === 0) out.push(exactRoot(lo));
+  if (isRootAt(whole, lo)) out.push(exactRoot(lo));
   if (hi.compare(lo) === 0) return out;
   const chain = sturmChain(whole);
   // A stack of half-open stretches (lo, hi] with the variations at both ends.

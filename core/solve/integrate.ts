@@ -37,6 +37,11 @@ const MAX_CELLS = 4000;
  * the work.
  */
 const LEAST_SHARE = 1 / 1024;
+/** Halvings after which a cell is a sliver, and after which it is taken as it is. */
+const SLIVER = 30;
+const MAX_DEPTH = 40;
+/** A total known no better than this, relative to the size of what is summed, is none. */
+const WORST_REL_TOL = 1e-6;
 /** Order of the series; even, so that the rest keeps its sign. */
 const ORDER = 16;
 /** Wanted width of the proven bounds, relative to the size of what is summed. */
@@ -60,6 +65,8 @@ export function integrate(e: Expression, table: FunctionTable, from: Spot, to: S
   let exact: Rational | null = rationalOfDouble(0);
   let sum = new Enclosure(0, 0);
   let isImproper = false;
+  /** of all parts, whatever their sign */
+  let size = 0;
   const room: Room = { cells: MAX_CELLS };
   for (const part of partition([e], table, { from, to })) {
     if (part.kind === "place") continue;
@@ -71,6 +78,7 @@ export function integrate(e: Expression, table: FunctionTable, from: Spot, to: S
     if (whole) {
       exact = exact && exact.add(whole);
       sum = iv.add(sum, encloseRational(whole));
+      size += Math.abs(toDouble(whole));
       continue;
     }
     exact = null;
@@ -78,11 +86,13 @@ export function integrate(e: Expression, table: FunctionTable, from: Spot, to: S
     if (!("lo" in piece)) return piece;
     isImproper ||= piece.isImproper;
     sum = iv.add(sum, new Enclosure(piece.lo, piece.hi));
+    size += piece.size;
   }
-  if (!Number.isFinite(sum.lo) || !Number.isFinite(sum.hi)) return { ok: false, reason: "work", near: from.at };
+  const isKnown = sum.hi - sum.lo <= WORST_REL_TOL * Math.max(size, Math.abs(sum.lo), Math.abs(sum.hi));
+  if (!Number.isFinite(size) || !isKnown) return { ok: false, reason: "work", near: from.at };
   return {
     ok: true,
-    value: exact ? toDouble(exact) : sum.lo + (sum.hi - sum.lo) / 2,
+    value: exact ? toDouble(exact) : containsZero(sum) ? 0 : sum.lo + (sum.hi - sum.lo) / 2,
     low: sum.lo,
     high: sum.hi,
     exact,
@@ -106,19 +116,22 @@ const COARSE_CELLS = 1000;
 
 type Failed = Integral & { ok: false };
 
+interface CellIntegral {
+  readonly lo: number;
+  readonly hi: number;
+  /** what is summed is about this large without its sign */
+  readonly size: number;
+  readonly isImproper: boolean;
+}
+
 /** The integral over one cell: the middle by series, each end by what is known of it. */
-function cellIntegral(
-  f: Expression,
-  cell: CellPart,
-  table: FunctionTable,
-  room: Room,
-): { lo: number; hi: number; isImproper: boolean } | Failed {
+function cellIntegral(f: Expression, cell: CellPart, table: FunctionTable, room: Room): CellIntegral | Failed {
   const { from, to } = cell;
   if (!from || !to) return { ok: false, reason: "work", near: from?.at ?? to?.at ?? 0 };
   if (!dependsOnVariable(f)) {
     const length = iv.subtract(new Enclosure(to.lo, to.hi), new Enclosure(from.lo, from.hi));
     const { lo, hi } = iv.multiply(encloseConstant(f), length);
-    return { lo, hi, isImproper: false };
+    return { lo, hi, size: Math.max(Math.abs(lo), Math.abs(hi)), isImproper: false };
   }
   const width = to.lo - from.hi;
   const head = endIntegral(f, from, 1, width, table);
@@ -133,7 +146,8 @@ function cellIntegral(
     : fine;
   if ("ok" in middle) return middle;
   const all = iv.add(iv.add(head.sum, middle), tail.sum);
-  return { lo: all.lo, hi: all.hi, isImproper: head.isImproper || tail.isImproper };
+  const size = scaleOf(f, table, head.edge, tail.edge, COARSE_REL_TOL);
+  return { lo: all.lo, hi: all.hi, size, isImproper: head.isImproper || tail.isImproper };
 }
 
 interface EndPiece {
@@ -209,7 +223,14 @@ function bounded(
       const left = iv.subtract(new Enclosure(lo, lo), new Enclosure(m, m));
       const right = iv.subtract(new Enclosure(hi, hi), new Enclosure(m, m));
       const error = iv.multiply(rest, moment(left, right, ORDER));
-      if (error.hi - error.lo <= relTol * size * Math.max((hi - lo) / (b - a), LEAST_SHARE) || depth > 40) {
+      const isNarrow = error.hi - error.lo <= relTol * size * Math.max((hi - lo) / (b - a), LEAST_SHARE);
+      // Beside an upright tangent no series is narrow; a crude bound over a sliver is.
+      const crude = isNarrow || depth <= SLIVER ? null : sliverOf(f(box), lo, hi);
+      if (crude && crude.hi - crude.lo < error.hi - error.lo) {
+        sum = iv.add(sum, crude);
+        continue;
+      }
+      if (isNarrow || depth > MAX_DEPTH) {
         const middle = series(variableSeries(new Enclosure(m, m), ORDER - 1));
         if (middle) {
           let main = error;
@@ -218,21 +239,26 @@ function bounded(
           continue;
         }
       }
-    } else if (depth > 30) {
+    } else if (depth > SLIVER) {
       // At an edge of the domain a crude bound over a sliver is enough, when there is one.
-      const crude = f(box);
-      if (crude.flags & EMPTY) return { ok: false, reason: "undefined", near: m };
-      if (!Number.isFinite(crude.lo) || !Number.isFinite(crude.hi)) return { ok: false, reason: "unbounded", near: m };
-      sum = iv.add(
-        sum,
-        iv.multiply(new Enclosure(crude.lo, crude.hi), iv.subtract(new Enclosure(hi, hi), new Enclosure(lo, lo))),
-      );
+      const there = f(box);
+      if (there.flags & EMPTY) return { ok: false, reason: "undefined", near: m };
+      const crude = sliverOf(there, lo, hi);
+      if (!crude) return { ok: false, reason: "work", near: m };
+      sum = iv.add(sum, crude);
       continue;
     }
     if (!(m > lo && m < hi)) return { ok: false, reason: "work", near: m };
     stack.push([m, hi, depth + 1], [lo, m, depth + 1]);
   }
   return sum;
+}
+
+/** The integral over a sliver by nothing but the bounds of the values on it; null where there are none. */
+function sliverOf(values: Enclosure, lo: number, hi: number): Enclosure | null {
+  if (values.flags & EMPTY || !Number.isFinite(values.lo) || !Number.isFinite(values.hi)) return null;
+  const width = iv.subtract(new Enclosure(hi, hi), new Enclosure(lo, lo));
+  return iv.multiply(new Enclosure(values.lo, values.hi), width);
 }
 
 /** ∫ x^k from `left` to `right`. */

@@ -1,4 +1,4 @@
-import { isInteger, poly, ratio, rationalOfDouble, type Rational } from "../numeric";
+import { isInteger, poly, ratio, rationalOfDouble, spend, type Rational } from "../numeric";
 import { EMPTY, Enclosure } from "../interval";
 import {
   compileEnclosure,
@@ -71,6 +71,9 @@ export interface Work extends Budget {
   cells: number;
 }
 export const newWork = (boxes = MAX_BOXES, cells = 1300): Work => ({ boxes, cells });
+
+/** What a cell costs besides the enclosures made for it. */
+const STEPS_OF_CELL = 100;
 
 /** Steps of one stair that are taken apart one by one. */
 export const MAX_STEPS = 600;
@@ -174,6 +177,7 @@ class Partitioner {
 
   /** Resolves the breaking parts of a cell one by one, from the inside; each may split it. */
   settle(cell: CellPart, cleared: ReadonlySet<Expression>): Part[] {
+    spend(STEPS_OF_CELL);
     if (--this.work.cells < 0) return [{ kind: "open", ...hullOf(cell) }];
     for (const f of cell.formulas) {
       const node = f && nextBreaking(f, cleared);

@@ -1,4 +1,4 @@
-import { floorOf, isInteger, ratio, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
+import { floorOf, isInteger, ratio, rationalOfDouble, signOf, spend, toDouble, type Rational } from "../numeric";
 import { EMPTY, Enclosure, containsZero, roundHalfAway } from "../interval";
 import {
   add,
@@ -133,6 +133,8 @@ export function areEqualValues(
 }
 
 type Branch = Expression | "none" | "open";
+/** What choosing one branch at a place costs besides the enclosures made for it. */
+const STEPS_OF_BRANCH = 100;
 
 /**
  * Chooses, part by part from the inside, what holds at a spot: which side of a kink, which step of a stair, which
@@ -146,6 +148,7 @@ class Chooser {
 
   /** The expression with its branches chosen, or why it has no value. */
   branch(e: Expression): Branch {
+    spend(STEPS_OF_BRANCH);
     let state: "none" | "open" | null = null;
     const inner = mapParts(e, (part) => {
       if (e.kind === "choose" && (part === e.a || part === e.b)) return part;

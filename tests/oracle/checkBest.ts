@@ -25,6 +25,9 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
     // Growth may be as slow as a logarithm's; what settles down to one number does not grow.
     const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
     const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
+    // A pole between poles may be narrower than all of these: the closest doubles tell.
+    const close = [at * (1 - 4e-16), at * (1 + 4e-16)].map((x) => plainly(value)(x) * sense);
+    if (at !== 0 && close.some((y) => y > last + 1e-3 * Math.max(1, Math.abs(last)))) return null;
     const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.max(1, Math.abs(last)));
     if (isSure && Number.isFinite(last) && isFlat) return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
   }

@@ -74,7 +74,14 @@ function checkTotal(f: Finding, measured: Value, a: number, b: number, by: numbe
   };
   const [coarse, fine, odd] = [sum(1000), sum(4000), sum(3331)];
   if (!Number.isFinite(coarse) || !Number.isFinite(fine) || !Number.isFinite(odd)) return null;
-  const spread = Math.max(Math.abs(coarse - fine), Math.abs(odd - fine));
+  // A sum over cells misses at every jump up to half of what the function jumps by, times a cell.
+  let jumps = 0;
+  for (let i = 1; i < 4000; i++) {
+    const step = Math.abs(value(a + ((b - a) * (i + 0.5)) / 4000) - value(a + ((b - a) * (i - 0.5)) / 4000));
+    if (step > 0.1) jumps += step;
+  }
+  const missed = (jumps * Math.abs(b - a)) / 4000 / by;
+  const spread = Math.max(Math.abs(coarse - fine), Math.abs(odd - fine), missed);
   return Math.abs(fine - f.value) <= 4 * spread + 2e-3 * Math.max(1, Math.abs(fine))
     ? null
     : `${fine} by plain sums, told as ${f.value}`;

@@ -4,7 +4,7 @@ import { suggestions, type Suggestion } from "#core/story";
 import { buildModel, type CaseFile, type Question } from "#core/model";
 import type { Desk, DeskFinding } from "#core/desk";
 import type { Slip } from "#core/slips";
-import type { GhostAnswer } from "~/workers/protocol";
+import type { GhostAnswer, Progress } from "~/workers/protocol";
 import type { ComponentPublicInstance } from "vue";
 
 /** A hand that has moved nothing for this long rests, in ms. */
@@ -18,11 +18,16 @@ const props = defineProps<{
   slips: readonly Slip[];
   ghost: readonly GhostAnswer[];
   ghostName: string | null;
+  progress: Progress | null;
+  stopped: boolean;
 }>();
 const emit = defineEmits<{
   point: [key: string | null];
   begin: [text: string];
   look: [view: { from: number; to: number }];
+  longer: [id: string];
+  stop: [];
+  resume: [];
 }>();
 const store = useCaseStore();
 const toast = useToast();
@@ -131,6 +136,21 @@ function remove(q: Question): void {
       </h2>
       <button type="button" class="word-button" @click="emit('begin', '')">+ Question</button>
     </div>
+    <div v-if="progress || stopped" class="quiet pace" role="status">
+      <template v-if="progress">
+        <ProgressBar
+          :value="(100 * progress.done) / progress.of"
+          :show-value="false"
+          aria-label="Questions worked out"
+        />
+        <span>Working out question {{ progress.done + 1 }} of {{ progress.of }} …</span>
+        <button type="button" class="word-button" @click="emit('stop')">Stop</button>
+      </template>
+      <template v-else>
+        <span>Stopped. What stands here may be of the case as it was before.</span>
+        <button type="button" class="word-button" @click="emit('resume')">Work it out</button>
+      </template>
+    </div>
     <p v-if="questions.length === 0" class="quiet">
       No question yet. A line with a question mark asks<template v-if="firstFunction"
         >: <code>{{ firstFunction }} = 0 ?</code>, <code>greatest {{ firstFunction }} ?</code>,
@@ -158,6 +178,7 @@ function remove(q: Question): void {
         @close="closeUp = closeUp === q.id ? null : q.id"
         @weigh="weigh"
         @remove="remove"
+        @longer="emit('longer', $event)"
       />
     </ol>
     <div v-if="offers.length > 0" class="offers">
@@ -174,6 +195,17 @@ function remove(q: Question): void {
 <style scoped>
 .findings {
   background: var(--panel);
+}
+.pace {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.2rem 0.6rem;
+  padding-bottom: 0.5rem;
+}
+.pace :deep(.p-progressbar) {
+  flex: 1 0 100%;
+  height: 4px;
 }
 .offers {
   margin-top: 0.8rem;

@@ -28,6 +28,7 @@ const emit = defineEmits<{
   close: [id: string];
   weigh: [id: string];
   remove: [q: Question];
+  longer: [id: string];
 }>();
 const store = useCaseStore();
 const toast = useToast();
@@ -108,6 +109,7 @@ function keep(slot: Slot, text: string): void {
       </ol>
     </details>
     <p v-if="card && card.status !== 'error'" class="more">
+      <button v-if="card.isCut" type="button" class="word-button" @click="emit('longer', q.id)">look longer</button>
       <button
         v-if="card.solutions.length > 0"
         type="button"

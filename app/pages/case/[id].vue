@@ -30,12 +30,8 @@ const view = shallowRef<View>({});
 /** Another case, or this one with earlier numbers, drawn faintly to compare with. */
 const ghost = shallowRef<{ name: string; document: CaseFile } | null>(null);
 const ghostDocument = computed(() => ghost.value?.document ?? null);
-const { shown, desk, picture, slips, ghostAnswers, working, failure } = useAnalysis(
-  document_,
-  view,
-  ghostDocument,
-  store.isDragged,
-);
+const { shown, desk, picture, slips, ghostAnswers, working, failure, progress, stopped, stop, lookLonger } =
+  useAnalysis(document_, view, ghostDocument, store.isDragged);
 const storySlips = computed((before: Slip[] | undefined) =>
   shareParts(
     before,
@@ -297,6 +293,11 @@ onBeforeUnmount(() => {
           :slips="slips"
           :ghost="ghostAnswers"
           :ghost-name="ghost?.name ?? null"
+          :progress="progress"
+          :stopped="stopped"
+          @longer="lookLonger"
+          @stop="stop"
+          @resume="lookLonger(null)"
           @look="view = { ...view, ...$event }"
           @point="point"
           @begin="entry?.begin($event)"
