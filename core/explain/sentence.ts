@@ -114,12 +114,12 @@ class Speaker {
         ? `${this.name} and ${this.other} are equal everywhere ${this.range()}: their greatest difference is ${this.out(f.gap?.size ?? 0)}.`
         : `${this.name} is ${this.out(f.about.level ?? 0)} everywhere ${this.range()}.`;
     if (f.status === "none") return this.never();
-    if (sorted.length === 0) return `${this.goal()} ${list(f.stretches.map((s) => this.stretch(s)))}.`;
+    if (sorted.length === 0) return `${this.goal()} ${few(f.stretches.map((s) => this.stretch(s)))}.`;
     if (sorted.length === 1) return this.one(sorted[0]!);
     const digits =
       [6, 9, 12, 16].find((d) => new Set(sorted.map((s) => formatNumber(s.at, d))).size === sorted.length) ?? 16;
     const places = sorted.map((s) => this.place(s, digits));
-    if (sorted.length > 6)
+    if (sorted.length > MOST_TOLD)
       return `${this.goal()} at ${sorted.length} places, from ${places[0]} to ${places[places.length - 1]}.`;
     return `${this.goal()} at ${list(places)}${this.wholes(sorted)}.`;
   }
@@ -231,8 +231,13 @@ class Speaker {
   private unsettled(): string {
     const rest = this.f.stretches
       .filter((s) => s.from !== null)
-      .map((s) => `${formatInput(s.from!, this.input, 8)} … ${formatInput(s.to ?? Infinity, this.input, 8)}`);
-    return `Not settled: whether ${this.goal()} could not be proven or excluded${rest.length > 0 ? ` on ${list(rest.slice(0, 4))}` : ""}.`;
+      .map((s) => {
+        const [a, b] = [formatInput(s.from!, this.input, 8), formatInput(s.to ?? Infinity, this.input, 8)];
+        return a === b ? `near ${a}` : `on ${a} … ${b}`;
+      });
+    const places = [...new Set(rest)];
+    const told = places.length > MOST_TOLD ? few(places, "and", "stretches") : list(places);
+    return `Not settled: whether ${this.goal()} could not be proven or excluded${told ? ` ${told}` : ""}.`;
   }
 
   private multiply(): string {
@@ -284,7 +289,7 @@ class Speaker {
       if (!Number.isFinite(b)) return `from ${this.at(a)} on`;
       return this.span(a, b);
     });
-    return `${relation} ${list(parts)}.`;
+    return `${relation} ${few(parts)}.`;
   }
   private relation(): string {
     const q = this.model.source.questions?.find((r) => r.id === this.f.id);
@@ -298,20 +303,19 @@ class Speaker {
     const value = f.value === null ? "" : this.out(f.value);
     if (f.status === "everywhere") return `${this.name} is ${value} throughout; no input is better than another.`;
     if (f.stretches.length > 0 && !f.wholeTies)
-      return `${this.name} is ${f.ask} ${list(f.stretches.map((s) => this.stretch(s)))}: ${value}.`;
+      return `${this.name} is ${f.ask} ${few(f.stretches.map((s) => this.stretch(s)))}: ${value}.`;
     if (f.wholeTies) {
       const ties = f.wholeTies.map((t) => formatNumber(t.at));
       return (
-        `${list(ties, "or")} ${this.isCounted() ? this.noun() : ""}`.trim() + `: ${this.out(f.wholeTies[0]!.value)}.`
+        `${few(ties, "or", "inputs")} ${this.isCounted() ? this.noun() : ""}`.trim() +
+        `: ${this.out(f.wholeTies[0]!.value)}.`
       );
     }
     const whole = f.solutions[0]?.whole;
     if (whole && this.isCounted()) return `${formatQuantity(whole.at, this.input)}: ${this.out(whole.value)}.`;
     if (whole) return `${this.name} is ${f.ask} at ${this.x} = ${formatNumber(whole.at)}: ${this.out(whole.value)}.`;
-    return `${this.name} is ${f.ask} at ${list(
-      f.solutions.map((s) => this.place(s)),
-      "and",
-    )}: ${value}.`;
+    const places = f.solutions.map((s) => this.place(s));
+    return `${this.name} is ${f.ask} at ${few(places, "and", "places")}: ${value}.`;
   }
 
   /** A greatest or least value that is approached only, or has no bound. */
@@ -375,7 +379,9 @@ class Speaker {
             : `from ${this.at(s.from ?? -Infinity)} on`;
       return this.f.stretches.length === 1 ? `${who} everywhere ${this.range()}` : `${who} ${first}`;
     });
-    return `Least: ${parts.join("; ")}.`;
+    const shown = parts.length > MOST_TOLD ? [...parts.slice(0, 3), "…", ...parts.slice(-1)] : parts;
+    const count = parts.length > MOST_TOLD ? ` ${parts.length} stretches in all.` : "";
+    return `Least: ${shown.join("; ")}.${count}`;
   }
 
   private given(): string {
@@ -387,12 +393,17 @@ class Speaker {
     if (f.status === "unsettled") return `Not settled: which ${k} makes ${goal} could not be proven.`;
     if (f.status === "none")
       return `No ${k} from ${formatInput(f.about.from ?? 0, unit)} to ${formatQuantity(f.about.to ?? 0, unit)} makes it so that ${goal}.`;
-    return `${k} has to be ${list(
-      f.solutions.map((s) => formatQuantity(s.at, unit)),
-      "or",
-    )} so that ${goal}.`;
+    const values = f.solutions.map((s) => formatQuantity(s.at, unit));
+    return `${k} has to be ${few(values, "or", "values")} so that ${goal}.`;
   }
 }
+
+/** Answers that are told one by one; of more, the number, the first and the last. */
+const MOST_TOLD = 6;
+const few = (parts: readonly string[], word = "and", what = "stretches"): string =>
+  parts.length <= MOST_TOLD
+    ? list(parts, word)
+    : `${what === "stretches" ? "on " : ""}${parts.length} ${what}, the first ${parts[0]}, the last ${parts[parts.length - 1]}`;
 
 export function list(parts: readonly string[], word = "and"): string {
   if (parts.length <= 1) return parts[0] ?? "";

@@ -13,6 +13,8 @@ const props = defineProps<{
   document: CaseFile;
   lit: ReadonlySet<string> | null;
   stale: boolean;
+  /** nothing is worked out yet */
+  waiting: boolean;
 }>();
 const view = defineModel<View>("view", { required: true });
 const emit = defineEmits<{ point: [key: string | null] }>();
@@ -307,7 +309,8 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       "
     >
       <div v-show="picture" ref="home" class="canvas" aria-hidden="true" />
-      <p v-if="!picture" class="quiet empty">
+      <p v-if="!picture && waiting" class="quiet empty">The graph is being worked out …</p>
+      <p v-else-if="!picture" class="quiet empty">
         A graph appears with the first function. Write one on the entry line, for example <code>f(x) = 3x + 2</code>.
       </p>
       <svg v-if="picture && lineX !== null" class="over" aria-hidden="true">

@@ -84,6 +84,7 @@ function keep(slot: Slot, text: string): void {
     @focusin="emit('point', `question:${q.id}`)"
     @focusout="emit('point', null)"
   >
+    <p v-if="!card" class="quiet">Question {{ q.id }} is not worked out yet.</p>
     <QuestionLine v-if="card" :q="q" :parts="card.question" :names="names" @keep="keep" />
     <p v-if="card" class="says"><PlainText :text="card.says" /></p>
     <p v-for="(e, i) in card?.exact ?? []" :key="i" class="exact" tabindex="0">

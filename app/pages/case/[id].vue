@@ -262,7 +262,15 @@ onBeforeUnmount(() => {
     <CasePlan v-else-if="isOpen && !missing && where === 'plan'" :document="store.document!" />
     <main v-else-if="isOpen && shown && !missing" class="desk">
       <DeskStory :document="shown" :lit="lit" :slips="storySlips" @point="point" />
-      <DeskGraph v-model:view="view" :picture="picture" :document="shown" :lit="lit" :stale="broken" @point="point" />
+      <DeskGraph
+        v-model:view="view"
+        :picture="picture"
+        :document="shown"
+        :lit="lit"
+        :stale="broken"
+        :waiting="desk === null && (shown.functions ?? []).length > 0"
+        @point="point"
+      />
       <DeskEntry ref="entry" :document="shown" @added="added" @form="functionsPanel?.openForm($event)" />
       <div class="lower">
         <DeskGivens

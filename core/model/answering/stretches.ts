@@ -80,10 +80,11 @@ export function hasSignAt(e: Expression, table: FunctionTable, signs: readonly n
 export function openMessage(open: readonly { lo: number; hi: number }[], variable = "x"): string {
   const end = (x: number) =>
     (Number.isFinite(x) ? String(Number(x.toPrecision(8))) : x > 0 ? "∞" : "−∞").replace("-", "−");
-  const parts = open.slice(0, 3).map((o) => {
+  const parts = open.map((o) => {
     const [a, b] = [end(o.lo), end(o.hi)];
     return a === b ? `near ${variable} = ${a}` : `on ${a} … ${b}`;
   });
-  const more = open.length > 3 ? ` and on ${open.length - 3} more stretches` : "";
-  return `Not settled ${parts.join(", ")}${more}.`;
+  const places = [...new Set(parts)];
+  const more = places.length - 3;
+  return `Not settled ${places.slice(0, 3).join(", ")}${more > 0 ? ` and ${more === 1 ? "at one more place" : `at ${more} more places`}` : ""}.`;
 }
