@@ -24,6 +24,12 @@ const solution = (s: Solution) => ({
   reads: s.reads,
 });
 
+/** Where nothing is settled, and beside answers of level questions, the stretches that remain stand among the others. */
+const stretchesOf = (f: Finding) =>
+  f.status === "unsettled" || f.ask === "meet" || f.ask === "reach" || f.ask === "given"
+    ? [...f.stretches, ...f.open].sort((a, b) => (a.from ?? -Infinity) - (b.from ?? -Infinity))
+    : f.stretches;
+
 /** What `solve` prints of one finding: the format page's keys, in its order. */
 function finding(f: Finding, says: string, working: readonly WorkingStep[]) {
   return {
@@ -33,7 +39,7 @@ function finding(f: Finding, says: string, working: readonly WorkingStep[]) {
     solutions: f.solutions.map(solution),
     wholeTies: f.wholeTies?.map((w) => ({ at: w.at, value: finite(w.value) })) ?? null,
     setAside: f.setAside.map(({ at, reason }) => ({ at, reason })),
-    stretches: f.stretches.map(({ from, to, ends, least, first }) => ({ from, to, ends, least, first })),
+    stretches: stretchesOf(f).map(({ from, to, ends, least, first }) => ({ from, to, ends, least, first })),
     searched: f.searched,
     bound: f.bound,
     repeats: f.repeats,

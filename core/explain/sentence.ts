@@ -229,7 +229,7 @@ class Speaker {
   }
 
   private unsettled(): string {
-    const rest = this.f.stretches
+    const rest = this.f.open
       .filter((s) => s.from !== null)
       .map((s) => {
         const [a, b] = [formatInput(s.from!, this.input, 8), formatInput(s.to ?? Infinity, this.input, 8)];
@@ -369,6 +369,8 @@ class Speaker {
   }
 
   private compare(): string {
+    if (this.f.status === "unsettled") return "Not settled: which is least could not be proven.";
+    if (this.f.status === "none") return this.f.message!;
     const parts = this.f.stretches.map((s) => {
       const who = s.least ?? "several are equal";
       const first =

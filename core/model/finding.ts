@@ -76,6 +76,8 @@ export interface Finding {
   readonly wholeTies: readonly WholeReading[] | null;
   readonly setAside: readonly SetAside[];
   readonly stretches: readonly FindingStretch[];
+  /** stretches about which nothing is established, in order; none in a complete finding */
+  readonly open: readonly FindingStretch[];
   readonly searched: { from: number; to: number } | null;
   /**
    * a greatest or least value that is approached at an input (null: far out) and not taken; value null: there is no

@@ -47,6 +47,7 @@ export function blank(q: Question): Finding {
     wholeTies: null,
     setAside: [],
     stretches: [],
+    open: [],
     searched: null,
     bound: null,
     repeats: null,

@@ -32,7 +32,7 @@ export function best(asking: Asking<Question & { ask: "greatest" | "least" }>): 
       complete: true,
       message: `${asking.name} has no value anywhere on the range.`,
     });
-  if (found.status === "unsettled") return asking.finding({ status: "unsettled", stretches: found.open.map(toldOpen) });
+  if (found.status === "unsettled") return asking.finding({ status: "unsettled", open: found.open.map(toldOpen) });
   return asking.finding({
     status: "none",
     complete: true,

@@ -23,14 +23,12 @@ export function compare(asking: Asking<Question & { ask: "compare" }>): Finding 
   return asking.finding({
     status: leaders.length > 0 ? "found" : open.length > 0 ? "unsettled" : "none",
     complete: open.length === 0,
-    stretches: [
-      ...leaders.map((l) => ({
-        ...told(l),
-        least: l.least === null ? null : functions[l.least]!.name,
-        ...(isWhole ? wholesIn(l, table) : {}),
-      })),
-      ...(leaders.length === 0 ? open.map(toldOpen) : []),
-    ],
+    stretches: leaders.map((l) => ({
+      ...told(l),
+      least: l.least === null ? null : functions[l.least]!.name,
+      ...(isWhole ? wholesIn(l, table) : {}),
+    })),
+    open: open.map(toldOpen),
     secondWay: worst(confirmed),
     message:
       open.length > 0

@@ -71,7 +71,8 @@ export function given(asking: Asking<Question & { ask: "given" }>): Finding {
     status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none",
     complete: search.open.length === 0,
     solutions,
-    stretches: [...search.everywhere.map(told), ...search.open.map(toldOpen)],
+    stretches: search.everywhere.map(told),
+    open: search.open.map(toldOpen),
     about: asking.about({ given: q.given, at: at.at, level: value.at, from: from.at, to: to.at }),
     secondWay: worst(
       search.roots.map((r) => {

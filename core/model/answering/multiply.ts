@@ -18,7 +18,7 @@ import { Refusal, numberOf, showSpot, type Asking } from "./asking";
 import { confirmRoot } from "./confirm";
 import { exactShown } from "./exactShown";
 import { repeatsOf, solutionOf } from "./level";
-import { told, toldOpen, wholesIn } from "./stretches";
+import { openMessage, told, toldOpen, wholesIn } from "./stretches";
 import { enclosedNumber } from "../../formula";
 import { Enclosure } from "../../interval";
 
@@ -53,7 +53,7 @@ export function multiply(asking: Asking<Question & { ask: "multiply" }>): Findin
       complete: open.length === 0,
       searched: search.searched,
       about,
-      stretches: open.map(toldOpen),
+      open: open.map(toldOpen),
       behaviour: open.length > 0 ? null : behaviourOf(asking, e, level),
     });
   const root = search.roots.find((r) => r.spot === found?.spot);
@@ -63,7 +63,12 @@ export function multiply(asking: Asking<Question & { ask: "multiply" }>): Findin
     repeats: repeatsOf(search),
     solutions: found ? [found] : [],
     stretches,
-    message: found ? null : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!)}.`,
+    open: open.map(toldOpen),
+    message: found
+      ? open.length > 0
+        ? openMessage(open, variable.name)
+        : null
+      : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!)}.`,
     secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
   });
 }

@@ -1,0 +1,73 @@
+import { describe, expect, it } from "vitest";
+import { sentenceOf } from "../explain";
+import { Exhausted, besides, spend, stepsLeft, within } from "../numeric";
+import { answer } from "./ask";
+import { analyse, buildModel, type CaseFile, type Question } from "./index";
+
+describe("work is counted", () => {
+  it("what is used inside is taken from what is around it", () => {
+    within(100, () => {
+      within(50, () => spend(30));
+      expect(stepsLeft()).toBe(70);
+      expect(() => within(50, () => spend(51))).toThrow(Exhausted);
+      expect(stepsLeft()).toBe(20);
+      expect(() => spend(21)).toThrow(Exhausted);
+    });
+    expect(stepsLeft()).toBe(Infinity);
+  });
+  it("a courtesy gets a share, and its end is not the end of the question", () =>
+    within(90, () => {
+      expect(
+        besides(() => {
+          spend(31);
+          return "more";
+        }, "nothing"),
+      ).toBe("nothing");
+      expect(stepsLeft()).toBe(60);
+    }));
+});
+
+const CASE: CaseFile = {
+  format: "pasear-case",
+  version: 1,
+  title: "Many steps",
+  variables: [{ name: "x", from: -5, to: 5 }],
+  functions: [
+    { name: "f", of: "x", by: { kind: "formula", text: "exp(ceil((0.1 - x)^4))" } },
+    { name: "g", of: "x", by: { kind: "formula", text: "ceil(-2 - 2x)" } },
+    { name: "h", of: "x", by: { kind: "formula", text: "floor(tan(x^3))" } },
+  ],
+  questions: [
+    { id: "q1", ask: "meet", functions: ["h", "g"] },
+    { id: "q2", ask: "value", function: "g", at: 1 },
+    { id: "q3", ask: "meet", functions: ["f", "g"] },
+  ],
+};
+const settled = (q: Question, effort: number) => answer(q, buildModel(CASE), () => null, effort);
+
+describe("a question that takes more work than it is given", () => {
+  const [, value, meet] = CASE.questions!;
+  it("is cut, says so, claims nothing, and leaves the others alone", () => {
+    const { findings, model } = analyse(CASE);
+    expect(findings[0]).toMatchObject({ status: "unsettled", complete: false, isCut: true, solutions: [] });
+    expect(sentenceOf(findings[0]!, model)).toBe(
+      "Not settled: cut short, since it takes more work than one question is given.",
+    );
+    expect(findings[1]).toMatchObject({ complete: true, isCut: false, value: -4 });
+  });
+  it("is settled when it is given more", () => {
+    expect(settled(meet!, 1e5)).toMatchObject({ isCut: true });
+    // exp(n) is above 0 wherever g is, and g falls from 8 to −12: they could meet only where g is 1 or more, at x ≤ −1.5.
+    expect(settled(meet!, 1e8)).toMatchObject({ isCut: false, complete: true, status: "none" });
+    expect(settled(value!, 1e5)).toMatchObject({ isCut: false, value: -4 });
+  });
+  it("how far a case is, is told before each question; more work only for those that are named", () => {
+    const told: string[] = [];
+    const { findings } = analyse(
+      { ...CASE, questions: [value!, meet!] },
+      { longer: ["q3"], before: (done, of, id) => told.push(`${done}/${of} ${id}`) },
+    );
+    expect(told).toEqual(["0/2 q2", "1/2 q3"]);
+    expect(findings.map((f) => f.isCut)).toEqual([false, false]);
+  });
+});
