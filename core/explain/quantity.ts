@@ -105,10 +105,14 @@ export function formatQuantity(x: number, unit: Unit | null, digits = 6): string
 export const formatInput = (x: number, unit: Unit | null, digits = 6): string =>
   isPercent(unit) ? `${formatNumber(x * 100, digits)} %` : formatNumber(x, digits);
 
+/** kWh, dB, rpm: letters that stand for words, which have no plural. */
+const isSymbol = (word: string): boolean =>
+  SYMBOLS.has(word) || /\p{Lu}/u.test(word.slice(1)) || /^[b-df-hj-np-tv-xz]+$/i.test(word);
+
 /** The unit beside a number, in the plural where it is a counted noun. */
 export function unitFor(x: number, text: string): string {
   const noun = /^(\p{L}{3,}[\p{L}-]*)((?:\s*[/ ].*)?)$/u.exec(text);
-  if (!noun || SYMBOLS.has(noun[1]!)) return prettyUnit(text);
+  if (!noun || isSymbol(noun[1]!)) return prettyUnit(text);
   const one = singular(noun[1]!);
   return `${Math.abs(x) === 1 ? one : plural(one)}${prettyUnit(noun[2]!)}`;
 }
@@ -127,7 +131,7 @@ const SPOKEN: Readonly<Record<string, string>> = {
 /** One of a unit, after "per": "second", "week", "lantern". */
 export function oneOf(name: string, unit: Unit | null): string {
   const text = unit?.text ?? "";
-  return SPOKEN[text] ?? (text && !/[/ ^%]/.test(text) ? (SYMBOLS.has(text) ? text : unitFor(1, text)) : name);
+  return SPOKEN[text] ?? (text && !/[/ ^%]/.test(text) ? (isSymbol(text) ? text : unitFor(1, text)) : name);
 }
 
 export const prettyUnit = (text: string): string => text.replace(/\^2(?!\d)/g, "²").replace(/\^3(?!\d)/g, "³");

@@ -345,12 +345,15 @@ class Speaker {
     if (f.value === null) return f.message!;
     const q = this.model.source.questions?.find((r) => r.id === f.id);
     const percent = q?.ask === "rate" && q.as === "percent";
-    const per = ` per ${oneOf(this.x, this.input)}`;
+    // A variable in % is counted in points: a change per 1 would be one per 100 of them.
+    const isPoints = isPercent(this.input);
+    const per = ` per ${isPoints ? "percentage point" : oneOf(this.x, this.input)}`;
+    const change = isPoints ? f.value / 100 : f.value;
     const amount = percent
-      ? `${formatNumber(f.value * 100)} %`
+      ? `${formatNumber(change * 100)} %`
       : isPercent(this.output)
-        ? `${formatNumber(f.value * 100)} percentage points`
-        : formatQuantity(f.value, this.output);
+        ? `${formatNumber(change * 100)} percentage points`
+        : formatQuantity(change, this.output);
     if (f.about.between) return `${this.name} changes by ${amount}${per} on average ${this.span(...f.about.between)}.`;
     return `At ${this.at(f.about.at ?? 0)} ${this.name} changes by ${amount}${per}.`;
   }

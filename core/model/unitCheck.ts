@@ -59,7 +59,9 @@ export function checkUnits(syntax: Syntax, text: string, names: UnitNames): Unit
   const result = checker.of(syntax);
   const own = names.variable?.unit;
   const isClaim = result.kind === "known" && (!result.isLoose || (own ? sameUnit(result.unit, own) : false));
-  return { unit: isClaim ? result.unit : null, problems: checker.problems, anything: checker.anything };
+  // Nobody measures in m^0.5: a part of a unit left over is no unit of the whole.
+  const isUnit = isClaim && Object.values(result.unit.powers).every(Number.isInteger);
+  return { unit: isUnit ? result.unit : null, problems: checker.problems, anything: checker.anything };
 }
 
 /** Says how two units differ: in kind, or only in scale. */
@@ -202,8 +204,8 @@ class Checker {
   private periods(s: Syntax & { type: "operation" }, rate: Unit, time: Unit): void {
     const product = times(rate, time);
     if (!sameDimension(product, PLAIN) || sameUnit(product, PLAIN)) return;
-    const scale = `${unitName(time)} and a rate of ${unitName(rate)} do not go together`;
-    this.report(s.right, `The exponent counts ${scale}.`, this.converted(s.right, product.factor));
+    const message = `The exponent is in ${unitName(time)}, and the rate in ${unitName(rate)}; they do not go together.`;
+    this.report(s.right, message, this.converted(s.right, product.factor));
   }
 
   private applied(s: Syntax & { type: "apply" }): Inferred {

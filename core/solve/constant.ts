@@ -15,7 +15,7 @@ import {
   type Rational,
 } from "../numeric";
 import { EMPTY as EMPTY_BOX, ENTIRE, Enclosure } from "../interval";
-import { Noted, compileEnclosure, dependsOnVariable, wholeExponent, type Expression } from "../formula";
+import { Noted, compileEnclosure, dependsOnVariable, parts, wholeExponent, type Expression } from "../formula";
 
 /**
  * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under
@@ -429,6 +429,23 @@ function rationalPowerOfTen(r: Rational): ConstantForm | null {
   const text = isInteger(r) ? String(numerator(r)) : numerator(r) === 1n ? String(denominator(r)) : "";
   return /^10*$/.test(text) ? fromRational(ratio((text.length - 1) * (isInteger(r) ? 1 : -1))) : null;
 }
+
+/** What an expression without variable is as `turns` · π + `rest`, both fractions; null where it is no such number. */
+export function turnsOf(e: Expression): { readonly turns: Rational; readonly rest: Rational } | null {
+  const form = dependsOnVariable(e) || !holdsPi(e) ? null : constantForm(e);
+  if (!form || form.size === 0 || !hasValue(e)) return null;
+  let [turns, rest] = [ZERO, ZERO];
+  for (const t of form.values()) {
+    const isPlain = t.exp.size === 0 && t.atoms.size === 0;
+    const isTurn = t.exp.size === 0 && t.atoms.size === 1 && t.atoms.get("pi")?.compare(ONE) === 0;
+    if (!isPlain && !isTurn) return null;
+    if (isTurn) turns = t.factor;
+    else rest = t.factor;
+  }
+  return isZero(turns) ? null : { turns, rest };
+}
+const holdsPi = (e: Expression): boolean =>
+  (e.kind === "number" && !e.exact && e.value === Math.PI) || parts(e).some(holdsPi);
 
 /** Whether an expression without variable has a value at all: a form may cancel a part that has none. */
 function hasValue(e: Expression, at: Enclosure = ORIGIN): boolean {

@@ -1,7 +1,9 @@
-import { denominator, isInteger, numerator, ratio, rationalText, signOf, type Rational } from "../numeric";
+import { turnsOf } from "./constant";
+import { denominator, isInteger, isZero, numerator, ratio, rationalText, signOf, type Rational } from "../numeric";
 import { Enclosure, ENTIRE } from "../interval";
 import {
   Noted,
+  PI,
   add,
   apply,
   compileEnclosure,
@@ -22,11 +24,22 @@ export interface ExactForm {
   readonly latex: string;
 }
 
-export const formOf = (expression: Expression): ExactForm => ({
-  expression,
-  text: expressionText(expression, ""),
-  latex: expressionLatex(expression, ""),
-});
+export function formOf(written: Expression): ExactForm {
+  const expression = inTurns(written) ?? written;
+  return { expression, text: expressionText(expression, ""), latex: expressionLatex(expression, "") };
+}
+
+/** A fraction of pi, or one beside a fraction, in its shortest form: 4 pi/3 for 2 (5 pi/6 - pi/6). */
+function inTurns(e: Expression): Expression | null {
+  const known = turnsOf(e);
+  if (!known) return null;
+  const { turns, rest } = known;
+  const size = turns.abs();
+  const top = numerator(size) === 1n ? PI : multiply(exactNumber(ratio(numerator(size))), PI);
+  const angle = isInteger(size) ? top : divide(top, exactNumber(ratio(denominator(size))));
+  if (isZero(rest)) return signOf(turns) < 0 ? negate(angle) : angle;
+  return signOf(turns) < 0 ? subtract(exactNumber(rest), angle) : add(exactNumber(rest), angle);
+}
 
 export function rationalExact(r: Rational): ExactForm {
   const sign = signOf(r) < 0 ? "-" : "";

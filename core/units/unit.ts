@@ -98,6 +98,18 @@ const CODES = new Set(
   ),
 );
 const CENTS = new Set(["cent", "ct", "¢"]);
+// Words the package takes for others: cooky, len, bia.
+const PLURALS: readonly (readonly [string, string])[] = [
+  ...["cookie", "brownie", "calorie", "smoothie", "selfie", "birdie", "hoodie", "pixie", "rookie", "prairie"].map(
+    (word) => [word, `${word}s`] as const,
+  ),
+  ["lens", "lenses"],
+  ["bias", "biases"],
+  ["axis", "axes"],
+  ["basis", "bases"],
+];
+for (const [one, many] of PLURALS) pluralize.addIrregularRule(one, many);
+
 /** Words that count twelve, or are themselves both one and many. */
 const KEPT: ReadonlySet<string> = new Set(["dozen", "series", "species", "gas", "lens", "bus", "plus"]);
 

@@ -1,4 +1,11 @@
-import { compileNumber, dependsOnVariable, multiply as times, subtract, type Expression } from "../../formula";
+import {
+  compileNumber,
+  dependsOnVariable,
+  exactNumber,
+  multiply as times,
+  subtract,
+  type Expression,
+} from "../../formula";
 import { ratio } from "../../numeric";
 import {
   encloseConstant,
@@ -33,8 +40,9 @@ export function multiply(asking: Asking<Question & { ask: "multiply" }>): Findin
   if (first.kind !== "value")
     throw new Refusal(`${name} has no value at ${variable.name} = ${showSpot(start)}, where the counting starts.`);
   // The level as it is, not its nearest double: 0.1 · 100 · 0.5^(2/8) keeps its logarithm short.
-  const base =
-    first.form && !dependsOnVariable(first.form)
+  const base = first.exact
+    ? exactNumber(first.exact)
+    : first.form && !dependsOnVariable(first.form)
       ? first.form
       : enclosedNumber(first.lo + (first.hi - first.lo) / 2, new Enclosure(first.lo, first.hi));
   const wanted = times(numberOf(factor), base);
