@@ -241,6 +241,15 @@ describe("earlier answers keep what they are", () => {
   });
 });
 
+describe("a second way that meets a jump instead", () => {
+  it("8.8 for each started 24, against 0.25 a piece: three places, proven", () => {
+    const stair = ask("8.8 ceil(x/24) - (0.25x + 11.47)", 0, 2000, reach(0));
+    // (8.8 k − 11.47)/0.25 in ]24(k − 1), 24k]: 24.52, 59.72 and 94.92 for k = 2, 3, 4.
+    expect(at(stair)).toEqual([24.52, 59.72, 94.92]);
+    expect(stair.complete).toBe(true);
+  });
+});
+
 describe("totals beside places without a bound", () => {
   it.each([
     ["1/sqrt(x)", 0, 4, 4],

@@ -17,6 +17,9 @@ const judge = (method: string, found: number, second: number, scale = 1, slack =
   };
 };
 
+/** Share of the values at the ends of a bracket that a zero inside it comes below. */
+const JUMP = 1e-6;
+
 /**
  * Halves a bracket around a zero found elsewhere, on plain doubles: knows nothing of how it was found.
  * @param withinRounding  whether the value at an input cannot be told from 0 in doubles
@@ -46,6 +49,9 @@ export function bisectionNear(
     else b = m;
   }
   const second = a + (b - a) / 2;
+  // Values that stay away from 0 on both sides are a jump, which is no zero and tells nothing about one.
+  const size = Math.max(Math.abs(left), Math.abs(right));
+  if (Math.min(Math.abs(f(a)), Math.abs(f(b))) > size * JUMP && !withinRounding(second)) return null;
   const judged = judge("bisection", at, second, hi - lo);
   // On doubles an ill-conditioned or flat zero can be met only as closely as rounding lets its values be told from 0.
   return judged.agrees || !withinRounding(second) ? judged : { ...judged, agrees: true };
