@@ -47,7 +47,18 @@ export default defineNuxtConfig({
   primevue: {
     importTheme: { from: "~/theme.ts" },
     components: {
-      include: ["Button", "Dialog", "InputText", "Menu", "Popover", "Select", "Slider", "Textarea", "Toast"],
+      include: [
+        "Button",
+        "Dialog",
+        "InputText",
+        "Menu",
+        "Popover",
+        "ProgressBar",
+        "Select",
+        "Slider",
+        "Textarea",
+        "Toast",
+      ],
     },
     directives: { include: [] },
     composables: { include: ["useToast"] },
@@ -58,14 +69,15 @@ export default defineNuxtConfig({
   experimental: { emitRouteChunkError: "manual" },
   nitro: nitro as object,
   hooks: {
-    // The thread that works plans out is a file of its own beside the server, with the solver it needs.
+    // The threads that work plans and summaries out are files of their own beside the server.
     "nitro:init"(made) {
       made.hooks.hook("compiled", async () => {
         const { build } = await import("esbuild");
         const threads = `${made.options.output.serverDir}/threads`;
         await build({
-          entryPoints: [folder("./server/threads/planThread.ts")],
-          outfile: `${threads}/planThread.mjs`,
+          entryPoints: ["planThread", "summaryThread"].map((name) => folder(`./server/threads/${name}.ts`)),
+          outdir: threads,
+          outExtension: { ".js": ".mjs" },
           bundle: true,
           platform: "node",
           format: "esm",

@@ -2,14 +2,10 @@ import { defineStore } from "pinia";
 import { produceWithPatches, applyPatches, enablePatches, type Patch } from "immer";
 import type { CaseFile } from "#core/model";
 import { RequestFailure, caseApi, type KeptCase as Kept } from "~/utils/caseApi";
+import { HeldEdits, openTab } from "~/utils/held";
 
 enablePatches();
 
-interface Held {
-  document: CaseFile;
-  revision: number;
-  at: number;
-}
 interface Step {
   readonly name: string;
   readonly patches: Patch[];
@@ -21,7 +17,8 @@ interface Step {
 export type Keeping =
   | { readonly state: "kept"; readonly at: number | null }
   | { readonly state: "waiting" | "sending" }
-  | { readonly state: "away"; readonly since: number }
+  /** not kept, and tried again: the server does not answer, or says why it cannot */
+  | { readonly state: "away"; readonly since: number; readonly why: string | null; readonly isHeld: boolean }
   | { readonly state: "stale"; readonly theirs: Kept }
   | { readonly state: "gone" }
   | { readonly state: "refused"; readonly message: string };
@@ -36,7 +33,10 @@ const ONE_STEP = 900;
 /** Groups of changes that come from a hand on a track or a line. */
 const DRAGS = /^(vary|threshold):/;
 
-const heldKey = (id: string) => `pasear:held:${id}`;
+const tabOf = (): [string, () => Promise<ReadonlySet<string>>] => {
+  const { tab, openTabs } = openTab();
+  return [tab, openTabs];
+};
 
 /**
  * The open case: the document, its undo steps, and how it is kept. What the person typed is held in the browser until
@@ -55,27 +55,19 @@ export const useCaseStore = defineStore("case", () => {
   let sending: Promise<void> | null = null;
   let dirty = false;
 
+  const edits = new HeldEdits(localStorage, ...tabOf());
+  /** what is not kept yet is held in the browser too */
+  let isHeld = true;
   function hold(): void {
     if (!id.value || !document.value) return;
-    try {
-      localStorage.setItem(
-        heldKey(id.value),
-        JSON.stringify({ document: document.value, revision: revision.value, at: Date.now() } satisfies Held),
-      );
-    } catch {
-      /* a full or closed storage must not stop the work */
-    }
+    isHeld = edits.hold(id.value, { document: document.value, revision: revision.value, at: Date.now() });
   }
   function release(): void {
-    if (id.value) localStorage.removeItem(heldKey(id.value));
+    if (id.value) edits.release(id.value);
+    isHeld = true;
   }
-  function held(of: string): Held | null {
-    try {
-      return JSON.parse(localStorage.getItem(heldKey(of)) ?? "null") as Held | null;
-    } catch {
-      return null;
-    }
-  }
+  /** Leaving the page now would lose what was typed. */
+  const isAtRisk = (): boolean => dirty && !isHeld;
 
   function show(kept: Kept): void {
     id.value = kept.id;
@@ -93,7 +85,7 @@ export const useCaseStore = defineStore("case", () => {
   async function open(caseId: string): Promise<void> {
     clearTimeout(timer);
     let kept: Kept;
-    const mine = held(caseId);
+    const mine = await edits.take(caseId);
     try {
       kept = await caseApi.get(caseId);
     } catch (failure) {
@@ -106,7 +98,7 @@ export const useCaseStore = defineStore("case", () => {
           case: mine.document,
         });
         dirty = true;
-        away();
+        away(null);
         return;
       }
       throw failure;
@@ -178,8 +170,9 @@ export const useCaseStore = defineStore("case", () => {
     clearTimeout(timer);
     timer = setTimeout(() => void send(), after);
   }
-  function away(): void {
-    if (keeping.value.state !== "away") keeping.value = { state: "away", since: Date.now() };
+  function away(why: string | null): void {
+    const since = keeping.value.state === "away" ? keeping.value.since : Date.now();
+    keeping.value = { state: "away", since, why, isHeld };
     schedule(RETRY_AFTER);
   }
 
@@ -224,7 +217,7 @@ export const useCaseStore = defineStore("case", () => {
         } else keeping.value = { state: "stale", theirs };
       } else if (status === 404) keeping.value = { state: "gone" };
       else if (status && status < 500) keeping.value = { state: "refused", message: (failure as Error).message };
-      else away();
+      else away(status ? (failure as Error).message : null);
     }
   }
   /** Sends what is not sent yet, at once; when the page is hidden or left. */
@@ -264,6 +257,7 @@ export const useCaseStore = defineStore("case", () => {
   }
 
   return {
+    isAtRisk,
     isDragged: () => dragged,
     id,
     document,

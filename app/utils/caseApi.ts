@@ -1,4 +1,8 @@
+import { uuidv7 } from "uuidv7";
 import type { CaseFile } from "#core/model";
+
+/** A new case that got no answer is sent once more after this, in ms. */
+const ASK_AGAIN = 700;
 
 export interface KeptCase {
   id: string;
@@ -50,7 +54,17 @@ async function ask<T>(path: string, method = "GET", body?: unknown): Promise<T> 
 export const caseApi = {
   list: () => ask<ShelfCase[]>("/api/cases"),
   get: (id: string) => ask<KeptCase>(`/api/cases/${id}`),
-  create: (document: CaseFile) => ask<KeptCase>("/api/cases", "POST", { case: document }),
+  /** The id is made here: asked again after a lost answer, the server makes no second case. */
+  create: async (document: CaseFile) => {
+    const make = { case: document, id: uuidv7() };
+    try {
+      return await ask<KeptCase>("/api/cases", "POST", make);
+    } catch (failure) {
+      if (!(failure instanceof RequestFailure) || failure.status !== undefined) throw failure;
+      await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN));
+      return ask<KeptCase>("/api/cases", "POST", make);
+    }
+  },
   write: (id: string, revision: number, document: CaseFile) =>
     ask<Written>(`/api/cases/${id}`, "PUT", { case: document, revision }),
   remove: (id: string) => ask<{ deleted: boolean }>(`/api/cases/${id}`, "DELETE"),

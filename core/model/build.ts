@@ -815,7 +815,7 @@ class Trouble extends Error {}
 
 const isSince = (since: string | number): boolean =>
   typeof since === "number"
-    ? Number.isInteger(since)
+    ? Number.isInteger(since) && since >= 1000 && since <= 9999
     : /^\d{4}$/.test(since) || (/^\d{4}-\d{2}-\d{2}$/.test(since) && isRealDate(since));
 function isRealDate(text: string): boolean {
   const [y, m, d] = text.split("-").map(Number) as [number, number, number];

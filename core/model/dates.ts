@@ -1,6 +1,8 @@
 import type { ModelVariable } from "./build";
 
 const DAY = 86400;
+/** Years beyond which nobody reads a date. */
+const FAR = 10_000;
 const MONTHS = [
   "January",
   "February",
@@ -50,9 +52,10 @@ export function readingOf(at: number, variable: ModelVariable): string | null {
     variable.unit?.powers.second === 1 && Object.keys(variable.unit.powers).length === 1 ? variable.unit.factor : null;
   if (/^\d{4}$/.test(text)) {
     const years = second ? (at * second) / (365.25 * DAY) : at;
-    return String(Math.floor(Number(text) + years + 1e-9));
+    return Math.abs(years) > FAR ? null : String(Math.floor(Number(text) + years + 1e-9));
   }
   const [year, month, day] = text.split("-").map(Number) as [number, number, number];
+  if (Math.abs(second ? (at * second) / (365.25 * DAY) : at) > FAR * 366) return null;
   const unitText = variable.unit?.text ?? "day";
   // Calendar months and years are counted on the calendar; the part beyond whole ones in days.
   const perYear = /^y(ea)?rs?$/.test(unitText) ? 12 : /^months?$/.test(unitText) ? 1 : 0;
@@ -64,6 +67,7 @@ export function readingOf(at: number, variable: ModelVariable): string | null {
     days = first + Math.floor((at * perYear - months) * (next - first) + 1e-9);
   } else days = daysOf(year, month, day) + Math.floor((at * (second ?? DAY)) / DAY + 1e-9);
   const d = dateOf(days);
+  if (!(Math.abs(d.year) <= FAR)) return null;
   return `${d.day} ${MONTHS[d.month - 1]} ${d.year}`;
 }
 function shifted(year: number, month: number, day: number, months: number): number {

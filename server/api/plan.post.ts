@@ -8,7 +8,7 @@ const LONGEST = 300;
  * `message`. Ends when the caller leaves.
  */
 export default defineEventHandler(async (event) => {
-  const body: unknown = await readBody(event).catch(() => refuse(400, "The request is not JSON."));
+  const body = await readJson(event);
   if (typeof body !== "object" || body === null || !("case" in body)) refuse(400, "The request needs a `case`.");
   const { case: document, seconds = 60, ...rest } = body as { case: unknown; seconds?: unknown };
   const unknown = Object.keys(rest);
@@ -16,8 +16,7 @@ export default defineEventHandler(async (event) => {
   if (typeof seconds !== "number" || !(seconds > 0 && seconds <= LONGEST))
     refuse(400, `\`seconds\` is a number from 0 to ${LONGEST}.`);
   const read = readCase(document);
-  if (!read.ok)
-    refuse(400, read.errors.map((e) => `${e.path || "case"}: ${e.message}`).join(" "), { errors: read.errors });
+  if (!read.ok) refuseCase(read.errors);
   if (!read.case.plan) refuse(400, "The case has no plan.");
   const { res } = event.node;
   let open = true;

@@ -1,15 +1,19 @@
-import { mkdirSync } from "node:fs";
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { createClient, type Client } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
+import { causeOf } from "./causes";
 import * as schema from "./schema";
 
 export type Database = LibSQLDatabase<typeof schema>;
 export interface OpenDatabase {
   readonly db: Database;
   readonly client: Client;
+  /** what is open is a copy of a database that cannot be written to */
+  readonly isReadOnly: boolean;
   close(): void;
 }
 
@@ -19,18 +23,50 @@ export const databaseUrl = (env: Record<string, string | undefined> = process.en
 
 const migrationsFolder = (): string => process.env.PASEAR_MIGRATIONS || resolve(process.cwd(), "server/db/migrations");
 
-/** Opens the database and brings it up to date. A file is kept in WAL mode, so that reading never waits for writing. */
+/**
+ * Opens the database and brings it up to date. A file is kept in WAL mode, so that reading never waits for writing. One
+ * that can only be read is opened as a copy, so that nothing in it is out of reach.
+ */
 export async function openDatabase(url = databaseUrl(), migrations = migrationsFolder()): Promise<OpenDatabase> {
-  const isFile = url.startsWith("file:");
-  if (isFile) mkdirSync(dirname(url.startsWith("file://") ? fileURLToPath(url) : url.slice(5)), { recursive: true });
-  const client = createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN });
-  if (isFile) {
-    await client.execute("PRAGMA journal_mode = WAL");
-    await client.execute("PRAGMA synchronous = NORMAL");
-    await client.execute("PRAGMA busy_timeout = 5000");
+  const path = pathOf(url);
+  if (path === null) return opened(url, migrations, false);
+  try {
+    mkdirSync(dirname(path), { recursive: true });
+    return await opened(url, migrations, false);
+  } catch (failure) {
+    if (causeOf(failure) !== "read-only" || !existsSync(path)) throw failure;
+    return opened(`file:${readableCopy(path)}`, migrations, true);
   }
-  await client.execute("PRAGMA foreign_keys = ON");
-  const db = drizzle(client, { schema });
-  await migrate(db, { migrationsFolder: migrations });
-  return { db, client, close: () => client.close() };
+}
+
+async function opened(url: string, migrations: string, isReadOnly: boolean): Promise<OpenDatabase> {
+  const client = createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN });
+  try {
+    if (pathOf(url) !== null) {
+      await client.execute("PRAGMA journal_mode = WAL");
+      // What was acknowledged survives a power cut too.
+      await client.execute("PRAGMA synchronous = FULL");
+      await client.execute("PRAGMA busy_timeout = 5000");
+    }
+    await client.execute("PRAGMA foreign_keys = ON");
+    const db = drizzle(client, { schema });
+    await migrate(db, { migrationsFolder: migrations });
+    // Nothing needed to be written so far; whether anything can be shows here.
+    if (pathOf(url) !== null) await client.execute("DELETE FROM facts WHERE name IS NULL");
+    return { db, client, isReadOnly, close: () => client.close() };
+  } catch (failure) {
+    client.close();
+    throw failure;
+  }
+}
+
+/** The file of a database that is one; null for a server's. */
+const pathOf = (url: string): string | null =>
+  !url.startsWith("file:") ? null : url.startsWith("file://") ? fileURLToPath(url) : url.slice(5);
+
+/** Reading in WAL mode writes beside the file, which a read-only disk does not allow: what is there is copied. */
+function readableCopy(path: string): string {
+  const copy = join(mkdtempSync(join(tmpdir(), "pasear-")), "cases.db");
+  for (const part of ["", "-wal"]) if (existsSync(path + part)) copyFileSync(path + part, copy + part);
+  return copy;
 }

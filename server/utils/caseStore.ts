@@ -1,10 +1,11 @@
-import { and, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
 import { uuidv7 } from "uuidv7";
 import type { CaseFile } from "#core/model";
 import { readCase } from "#shared/schemas/case";
 import type { Database } from "../db/client";
 import { cases, facts } from "../db/schema";
-import { summarise, type CaseSummary } from "./caseSummary";
+import type { CaseSummary } from "./caseSummary";
+import { NO_SUMMARY } from "./summaries";
 
 export interface KeptCase {
   id: string;
@@ -35,19 +36,49 @@ function kept(row: Row): KeptCase {
     );
   return { id: row.id, title: row.title, revision: row.revision, updatedAt: row.updatedAt, case: read.case };
 }
+/** What was just written, with the document it was written from: reading it again would only take time. */
+const withDocument = ({ id, title, revision, updatedAt }: Row, document: CaseFile): KeptCase => ({
+  id,
+  title,
+  revision,
+  updatedAt,
+  case: document,
+});
 const fields = (document: CaseFile) => ({
   title: document.title,
   document: JSON.stringify(document),
-  summary: JSON.stringify(summarise(document)),
   updatedAt: Date.now(),
 });
+
+/** Works out, sooner or later, what the shelf shows of a case; null: nothing is shown of any. */
+export type Summarise = (id: string, document: CaseFile, done: (summary: CaseSummary) => void) => void;
 
 /**
  * All reading and writing of cases. A write names the revision it started from; one that is out of date changes
  * nothing.
  */
 export class CaseStore {
-  constructor(private readonly db: Database) {}
+  constructor(
+    private readonly db: Database,
+    private readonly summarise: Summarise | null = null,
+    private readonly isReadOnly = false,
+  ) {}
+
+  /** @throws an error with the database's own code where nothing can be written */
+  private mayWrite(): void {
+    if (this.isReadOnly) throw Object.assign(new Error("the database can only be read"), { code: "SQLITE_READONLY" });
+  }
+
+  /** A write never waits for what the shelf shows of it; a summary that comes after the next write is dropped. */
+  private summariseLater({ id, revision }: Row, document: CaseFile): void {
+    this.summarise?.(id, document, (summary) => {
+      this.db
+        .update(cases)
+        .set({ summary: JSON.stringify(summary) })
+        .where(and(eq(cases.id, id), eq(cases.revision, revision)))
+        .catch((failure: unknown) => console.error(`the summary of ${id} could not be kept:`, failure));
+    });
+  }
 
   async list(): Promise<ShelfCase[]> {
     const rows = await this.db
@@ -61,7 +92,7 @@ export class CaseStore {
       .from(cases)
       .where(isNull(cases.deletedAt))
       .orderBy(desc(cases.updatedAt), cases.title);
-    return rows.map((r) => ({ ...r, summary: JSON.parse(r.summary) as CaseSummary }));
+    return rows.map((r) => ({ ...r, summary: { ...NO_SUMMARY, ...(JSON.parse(r.summary) as Partial<CaseSummary>) } }));
   }
 
   async get(id: string): Promise<KeptCase | null> {
@@ -72,27 +103,44 @@ export class CaseStore {
     return row ? kept(row) : null;
   }
 
-  async create(document: CaseFile, id: string = uuidv7()): Promise<KeptCase> {
+  /**
+   * Keeps a new case. @param id  made by who asks, so that asking again after a lost answer makes no second case;
+   * @returns null when the id stands for another case already
+   */
+  async create(document: CaseFile, id: string = uuidv7()): Promise<KeptCase | null> {
+    this.mayWrite();
     const [row] = await this.db
       .insert(cases)
       .values({ id, revision: 1, createdAt: Date.now(), ...fields(document) })
+      .onConflictDoNothing()
       .returning();
-    return kept(row!);
+    if (!row) {
+      const present = await this.get(id);
+      const isSame = present?.revision === 1 && JSON.stringify(present.case) === JSON.stringify(document);
+      return isSame ? present : null;
+    }
+    this.summariseLater(row, document);
+    return withDocument(row, document);
   }
 
   async write(id: string, revision: number, document: CaseFile): Promise<WriteResult> {
+    this.mayWrite();
     const [row] = await this.db
       .update(cases)
       .set({ ...fields(document), revision: revision + 1 })
       .where(and(eq(cases.id, id), eq(cases.revision, revision), isNull(cases.deletedAt)))
       .returning();
-    if (row) return { status: "kept", kept: kept(row) };
+    if (row) {
+      this.summariseLater(row, document);
+      return { status: "kept", kept: withDocument(row, document) };
+    }
     const present = await this.get(id);
     return present ? { status: "stale", kept: present } : { status: "missing" };
   }
 
   /** Takes a case off the shelf; `restore` brings it back. */
   async remove(id: string): Promise<boolean> {
+    this.mayWrite();
     const rows = await this.db
       .update(cases)
       .set({ deletedAt: Date.now() })
@@ -102,6 +150,7 @@ export class CaseStore {
   }
 
   async restore(id: string): Promise<KeptCase | null> {
+    this.mayWrite();
     const [row] = await this.db
       .update(cases)
       .set({ deletedAt: null })
@@ -115,17 +164,32 @@ export class CaseStore {
     await this.db.delete(cases).where(and(isNotNull(cases.deletedAt), lt(cases.deletedAt, before)));
   }
 
-  /** Puts the demo cases in, once in the life of a database: deleting one is final. */
+  /**
+   * Puts the demo cases in, once in the life of a database: deleting one is final. A case and the fact that it was put
+   * in are written together or not at all.
+   */
   async loadDemo(documents: readonly CaseFile[]): Promise<number> {
     const known = new Set((await this.db.select().from(facts)).map((f) => f.name));
-    let added = 0;
-    for (const document of documents) {
-      const fact = `demo:${document.title}`;
-      if (known.has(fact)) continue;
-      await this.db.insert(facts).values({ name: fact, value: "1" });
-      await this.create(document);
-      added++;
-    }
-    return added;
+    const wanted = documents.filter((d) => !known.has(factOf(d)));
+    if (wanted.length === 0) return 0;
+    const rows = wanted.map((document) => ({ id: uuidv7(), revision: 1, createdAt: Date.now(), ...fields(document) }));
+    // One batch is one transaction, on the connection that is open: a transaction of its own would take another.
+    await this.db.batch([
+      this.db.insert(facts).values(wanted.map((d) => ({ name: factOf(d), value: "1" }))),
+      this.db.insert(cases).values(rows),
+    ]);
+    const put = await this.db
+      .select()
+      .from(cases)
+      .where(
+        inArray(
+          cases.id,
+          rows.map((r) => r.id),
+        ),
+      );
+    for (const row of put) this.summariseLater(row, wanted[rows.findIndex((r) => r.id === row.id)]!);
+    return wanted.length;
   }
 }
+
+const factOf = (document: CaseFile): string => `demo:${document.title}`;

@@ -1,6 +1,7 @@
+import { STATUS_CODES } from "node:http";
 import type { H3Event } from "h3";
 import { readCase } from "#shared/schemas/case";
-import type { CaseFile } from "#core/model";
+import type { CaseFile, CaseProblem } from "#core/model";
 import { openDatabase } from "../db/client";
 import { CaseStore } from "./caseStore";
 
@@ -8,8 +9,11 @@ const MONTH = 30 * 24 * 3600 * 1000;
 let opened: Promise<CaseStore> | null = null;
 
 async function open(): Promise<CaseStore> {
-  const { db } = await openDatabase();
-  const store = new CaseStore(db);
+  const { db, isReadOnly } = await openDatabase();
+  const file = threadFile("summaryThread");
+  const summaries = file === null ? null : new Summaries(openSummaryThread(file));
+  const store = new CaseStore(db, summaries && ((id, document, done) => summaries.add(id, document, done)), isReadOnly);
+  if (isReadOnly) return store;
   await store.clearDeleted(Date.now() - MONTH);
   const storage = useStorage("assets:demo");
   const documents: CaseFile[] = [];
@@ -41,31 +45,46 @@ export function useCases(): Promise<CaseStore> {
 export function refuse(status: number, message: string, data?: unknown): never {
   throw createError({
     statusCode: status,
-    statusMessage:
-      { 400: "Bad Request", 404: "Not Found", 409: "Conflict", 413: "Payload Too Large", 503: "Service Unavailable" }[
-        status
-      ] ?? "Error",
+    statusMessage: STATUS_CODES[status] ?? "Error",
     message,
     data,
   });
 }
 
-export async function bodyCase(event: H3Event): Promise<{ document: CaseFile; revision: number | null }> {
-  const body: unknown = await readBody(event).catch(() => refuse(400, "The request is not JSON."));
+const ID = /^[\w-]{1,64}$/;
+
+interface CaseBody {
+  document: CaseFile;
+  revision: number | null;
+  id: string | null;
+}
+export async function bodyCase(event: H3Event, { mayHaveId = false } = {}): Promise<CaseBody> {
+  const body = await readJson(event);
   if (typeof body !== "object" || body === null || Array.isArray(body) || !("case" in body))
     refuse(400, "The request needs a `case`.");
-  const { case: document, revision, ...rest } = body as { case: unknown; revision?: unknown };
-  const unknown = Object.keys(rest);
+  const { case: document, revision, id, ...rest } = body as { case: unknown; revision?: unknown; id?: unknown };
+  const unknown = [...(id !== undefined && !mayHaveId ? ["id"] : []), ...Object.keys(rest)];
   if (unknown.length > 0) refuse(400, `The key \`${unknown[0]}\` is not known here.`);
   if (revision !== undefined && !(Number.isInteger(revision) && (revision as number) >= 1))
     refuse(400, "`revision` is a whole number from 1 on.");
+  if (id !== undefined && !(typeof id === "string" && ID.test(id)))
+    refuse(400, "`id` is 1 to 64 letters, digits, `-` and `_`.");
   const read = readCase(document);
-  if (!read.ok)
-    refuse(400, read.errors.map((e) => `${e.path || "case"}: ${e.message}`).join(" "), { errors: read.errors });
-  return { document: read.case, revision: (revision as number | undefined) ?? null };
+  if (!read.ok) refuseCase(read.errors);
+  return { document: read.case, revision: (revision as number | undefined) ?? null, id: id ?? null };
+}
+
+/** Errors told of one case; of a table with 200,000 wrong cells nobody reads all. */
+const MOST_ERRORS = 50;
+/** A case that is none, with what is wrong and where. */
+export function refuseCase(errors: readonly CaseProblem[]): never {
+  const told = errors.slice(0, MOST_ERRORS);
+  const rest = errors.length - told.length;
+  const sentences = told.map((e) => `${e.path || "case"}: ${e.message}`);
+  refuse(400, [...sentences, ...(rest > 0 ? [`And ${rest} more.`] : [])].join(" "), { errors: told });
 }
 
 export function caseId(event: H3Event): string {
   const id = getRouterParam(event, "id") ?? "";
-  return /^[\w-]{1,64}$/.test(id) ? id : refuse(404, "There is no such case.");
+  return ID.test(id) ? id : refuse(404, "There is no such case.");
 }

@@ -1,6 +1,3 @@
-import { existsSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
 import { Worker } from "node:worker_threads";
 import type { CaseFile } from "#core/model";
 
@@ -8,17 +5,8 @@ import type { CaseFile } from "#core/model";
 const MOST = 2;
 let running = 0;
 
-/** The thread's file is bundled beside the server when it is built (nuxt.config.ts). */
-function file(): string {
-  const places = [
-    dirname(fileURLToPath(import.meta.url)),
-    dirname(process.argv[1] ?? ""),
-    join(process.cwd(), ".output/server"),
-  ].map((folder) => join(folder, "threads/planThread.mjs"));
-  return (
-    places.find((p) => existsSync(p)) ?? refuse(503, "Plans are worked out on the built server only; run `npm start`.")
-  );
-}
+const file = (): string =>
+  threadFile("planThread") ?? refuse(503, "Plans are worked out on the built server only; run `npm start`.");
 
 /**
  * Starts a plan; every line it tells is handed on, the last being its result or a message. The returned function ends

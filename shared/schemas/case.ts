@@ -39,11 +39,30 @@ const variable = z.strictObject({
   whole: z.boolean().optional(),
   since: z.union([z.string(), finite]).optional(),
 });
+/** Wrong cells that are told one by one. */
+const MOST_WRONG = 20;
+/** Rows are looked at by hand: there may be 100,000 of them, and as many faults. */
+const rows = z
+  .array(z.unknown())
+  .check(({ value, issues }) => {
+    const wrong = (path: PropertyKey[], message: string, input: unknown) => {
+      if (issues.length < MOST_WRONG) issues.push({ code: "custom", path, message, input });
+    };
+    value.forEach((row, i) => {
+      if (!Array.isArray(row)) wrong([i], "This should be an array of numbers.", row);
+      else
+        row.forEach((cell: unknown, j) => {
+          if (cell !== null && !Number.isFinite(cell))
+            wrong([i, j], "This should be a number, or null for none.", cell);
+        });
+    });
+  })
+  .meta({ items: { type: "array", items: { anyOf: [{ type: "number" }, { type: "null" }] } } });
 const table = z.strictObject({
   name,
   label,
   columns: z.array(z.strictObject({ name, unit, label })),
-  rows: z.array(z.array(finite.nullable())),
+  rows,
   left: z.array(z.strictObject({ row: z.int().min(0), reason: z.string().max(300).optional() })).optional(),
 });
 

@@ -276,7 +276,7 @@ test("a server that was killed: edits are held, said plainly, survive a reload, 
   await page.getByRole("button", { name: /^Value of F/ }).click();
   await page.getByRole("textbox", { name: "Value of F" }).fill("240");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("The server is away; changes are held in this browser")).toBeVisible();
+  await expect(page.getByText("The server does not answer. Changes are held in this browser")).toBeVisible();
   await expect(says(page).first()).toHaveText("23 lanterns is the first whole number that pays.");
   await server.start();
   await expect(kept(page)).toBeVisible({ timeout: 10_000 });
@@ -286,7 +286,7 @@ test("a server that was killed: edits are held, said plainly, survive a reload, 
   await page.getByRole("button", { name: /^Value of F/ }).click();
   await page.getByRole("textbox", { name: "Value of F" }).fill("100");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("The server is away")).toBeVisible();
+  await expect(page.getByText("The server does not answer.")).toBeVisible();
   await server.start();
   await page.reload();
   await expect(page.getByRole("button", { name: /^Value of F: \$100/ })).toBeVisible();

@@ -1,9 +1,11 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { CaseFile } from "#core/model";
 import { openDatabase, type OpenDatabase } from "../../server/db/client";
+import { causeOf } from "../../server/db/causes";
+import { summarise } from "../../server/utils/caseSummary";
 import { CaseStore } from "../../server/utils/caseStore";
 
 // A real database in a file of its own, opened as the server opens it.
@@ -23,7 +25,8 @@ const url = () => `file:${join(folder, "deep", "cases.db")}`;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), "pasear-store-"));
   open = await openDatabase(url());
-  store = new CaseStore(open.db);
+  // In the server a thread works the summaries out.
+  store = new CaseStore(open.db, (_id, made, done) => done(summarise(made)));
 });
 afterEach(() => {
   open.close();
@@ -40,9 +43,8 @@ describe("cases are kept", () => {
     expect(made.revision).toBe(1);
     const result = await store.write(made.id, 1, document("Two"));
     expect(result).toMatchObject({ status: "kept", kept: { revision: 2, title: "Two" } });
-    const [shelf] = await store.list();
-    expect(shelf!.summary.says).toBe("f is 0 at x = 4.");
-    expect(shelf!.summary.curves[0]!.length).toBeGreaterThan(10);
+    await vi.waitFor(async () => expect((await store.list())[0]!.summary.says).toBe("f is 0 at x = 4."));
+    expect((await store.list())[0]!.summary.curves[0]!.length).toBeGreaterThan(10);
   });
   it("a stale write changes nothing and gets the present version", async () => {
     const made = await store.create(document("One"));
@@ -98,7 +100,35 @@ it("a plan stands on the shelf with its decision and the outline of its region",
       objective: { text: "x + 2y", sense: "greatest" },
     },
   });
-  const [shelf] = await store.list();
-  expect(shelf!.summary.says).toBe("Make x = 0 and y = 4: 8.");
-  expect(shelf!.summary.curves[0]!.length).toBeGreaterThanOrEqual(4);
+  await vi.waitFor(async () => expect((await store.list())[0]!.summary.says).toBe("Make x = 0 and y = 4: 8."));
+  expect((await store.list())[0]!.summary.curves[0]!.length).toBeGreaterThanOrEqual(4);
+});
+
+describe("a new case is made once", () => {
+  it("however often it is asked for with the same id; another under that id is refused", async () => {
+    const made = await store.create(document("One"), "own-id");
+    expect(await store.create(document("One"), "own-id")).toEqual(made);
+    expect(await store.create(document("Another"), "own-id")).toBeNull();
+    expect((await store.list()).map((c) => c.title)).toEqual(["One"]);
+  });
+  it("the demo cases come all at once or not at all", async () => {
+    const broken = { ...document("Two"), title: undefined } as unknown as CaseFile;
+    await expect(store.loadDemo([document("One"), broken])).rejects.toThrow();
+    expect(await store.list()).toEqual([]);
+    expect(await store.loadDemo([document("One"), document("Two")])).toBe(2);
+    expect(await store.loadDemo([document("One"), document("Two")])).toBe(0);
+    expect(await store.list()).toHaveLength(2);
+  });
+});
+
+describe("why the database refused", () => {
+  it("is found through the causes of a failure", () => {
+    const by = (code: string) => new Error("Failed query", { cause: Object.assign(new Error(code), { code }) });
+    expect(
+      ["SQLITE_FULL", "SQLITE_READONLY_DBMOVED", "SQLITE_BUSY_SNAPSHOT", "SQLITE_CORRUPT", "SQLITE_CONSTRAINT"].map(
+        (c) => causeOf(by(c)),
+      ),
+    ).toEqual(["full", "read-only", "busy", "damaged", null]);
+    expect(causeOf("SQLITE_FULL")).toBeNull();
+  });
 });

@@ -15,6 +15,7 @@ class FakeServer {
   };
   away = false;
   gone = false;
+  full = false;
   writes = 0;
   readonly fetch = async (path: string, init: { method: string; body?: string }): Promise<Response> => {
     if (this.away) throw new TypeError("no answer");
@@ -29,6 +30,7 @@ class FakeServer {
     if (sent.revision !== this.kept.revision)
       return Response.json({ message: "stale", data: this.kept }, { status: 409 });
     if (sent.case.title === "") return Response.json({ message: "A case needs a title." }, { status: 422 });
+    if (this.full) return Response.json({ message: "The server's disk is full." }, { status: 507 });
     this.writes++;
     this.kept = {
       ...this.kept,
@@ -42,6 +44,20 @@ class FakeServer {
 }
 let server: FakeServer;
 let storage: Map<string, string>;
+/** the browser's store takes nothing more */
+let isFull = false;
+const storeOf = (map: Map<string, string>) => ({
+  getItem: (k: string) => map.get(k) ?? null,
+  setItem: (k: string, v: string) => {
+    if (isFull) throw new DOMException("full", "QuotaExceededError");
+    map.set(k, v);
+  },
+  removeItem: (k: string) => map.delete(k),
+  key: (i: number) => [...map.keys()][i] ?? null,
+  get length() {
+    return map.size;
+  },
+});
 type Store = Awaited<ReturnType<typeof openStore>>;
 async function openStore() {
   setActivePinia(createPinia());
@@ -66,11 +82,10 @@ beforeEach(() => {
   vi.stubGlobal("ref", ref);
   vi.stubGlobal("shallowRef", shallowRef);
   vi.stubGlobal("fetch", server.fetch);
-  vi.stubGlobal("localStorage", {
-    getItem: (k: string) => storage.get(k) ?? null,
-    setItem: (k: string, v: string) => storage.set(k, v),
-    removeItem: (k: string) => storage.delete(k),
-  });
+  isFull = false;
+  vi.stubGlobal("localStorage", storeOf(storage));
+  vi.stubGlobal("sessionStorage", storeOf(new Map()));
+  vi.stubGlobal("navigator", {});
 });
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -180,6 +195,42 @@ describe("what was typed is kept before anything else", () => {
     // The window that was left open and this one both send it; the same change twice is no conflict.
     expect(again.keeping.state).toBe("kept");
     expect(store.keeping.state).toBe("kept");
+  });
+  it("in a store that is full is held nowhere, and leaving would lose it until the server has it", async () => {
+    const store = await openStore();
+    await store.open("a");
+    isFull = true;
+    server.away = true;
+    set(store, 8);
+    await later(600);
+    expect(store.keeping).toMatchObject({ state: "away", why: null, isHeld: false });
+    expect(store.isAtRisk()).toBe(true);
+    server.away = false;
+    await later(5000);
+    expect([store.keeping.state, store.isAtRisk()]).toEqual(["kept", false]);
+  });
+  it("that the server cannot keep is told by its reason, and tried again", async () => {
+    const store = await openStore();
+    await store.open("a");
+    server.full = true;
+    set(store, 8);
+    await later(600);
+    expect(store.keeping).toMatchObject({ state: "away", why: "The server's disk is full.", isHeld: true });
+    server.full = false;
+    await later(5000);
+    expect(server.kept.case.givens![0]!.value).toBe(8);
+  });
+  it("in two tabs of one browser is lost in neither: the later one is asked", async () => {
+    const one = await openStore();
+    await one.open("a");
+    vi.stubGlobal("sessionStorage", storeOf(new Map()));
+    const two = await openStore();
+    await two.open("a");
+    set(one, 3);
+    set(two, 4);
+    await later(2000);
+    expect([one.keeping.state, two.keeping.state].sort()).toEqual(["kept", "stale"]);
+    expect([value(one), value(two)]).toEqual([3, 4]);
   });
   it("is never lost to another version: both are offered, and either can be taken", async () => {
     for (const way of ["mine", "theirs"] as const) {

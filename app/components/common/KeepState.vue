@@ -11,7 +11,11 @@ const text = computed(() => {
     case "sending":
       return "Keeping …";
     case "away":
-      return "The server is away; changes are held in this browser and sent when it is back";
+      return `${k.why ?? "The server does not answer."} ${
+        k.isHeld
+          ? "Changes are held in this browser and sent when it can keep them."
+          : "This browser's store is full: leave this page open, or what you changed is lost."
+      }`;
     case "stale":
       return "Changed elsewhere: two versions";
     case "gone":

@@ -186,6 +186,10 @@ function key(event: KeyboardEvent): void {
     target.querySelector<HTMLElement>(".edit-text .shown")?.click();
   }
 }
+/** Only where leaving would lose something. */
+const warn = (event: BeforeUnloadEvent) => {
+  if (store.isAtRisk()) event.preventDefault();
+};
 const hide = () => {
   if (window.document.visibilityState === "hidden") store.flush();
 };
@@ -193,12 +197,14 @@ onMounted(() => {
   window.addEventListener("keydown", key);
   window.document.addEventListener("visibilitychange", hide);
   window.addEventListener("pagehide", store.flush);
+  window.addEventListener("beforeunload", warn);
 });
 onBeforeUnmount(() => {
   store.flush();
   window.removeEventListener("keydown", key);
   window.document.removeEventListener("visibilitychange", hide);
   window.removeEventListener("pagehide", store.flush);
+  window.removeEventListener("beforeunload", warn);
 });
 </script>
 

@@ -1,5 +1,8 @@
+/** Keeps a new case. With an `id` made by who asks, the same request twice makes one case. */
 export default defineEventHandler(async (event) => {
-  const { document } = await bodyCase(event);
+  const { document, id } = await bodyCase(event, { mayHaveId: true });
+  const made = await (await useCases()).create(document, id ?? undefined);
+  if (!made) refuse(409, "This `id` stands for another case already.");
   setResponseStatus(event, 201);
-  return (await useCases()).create(document);
+  return made;
 });
