@@ -2,6 +2,10 @@
 import type { CaseFile } from "#core/model";
 import { RequestFailure, caseApi, type ShelfCase } from "~/utils/caseApi";
 
+/** A case changed this long ago has what is shown of it by now, or will have none; in ms. */
+const FRESH = 60_000;
+const LOOK_AGAIN = 1000;
+
 const toast = useToast();
 const router = useRouter();
 const list = ref<ShelfCase[]>([]);
@@ -20,6 +24,14 @@ async function load(): Promise<void> {
   loading.value = false;
 }
 onMounted(load);
+// What the shelf shows of a case comes a moment after the case itself.
+let again: ReturnType<typeof setTimeout> | undefined;
+watch(list, (now) => {
+  clearTimeout(again);
+  const isFresh = (c: ShelfCase) => c.summary === null && Date.now() - c.updatedAt < FRESH;
+  if (now.some(isFresh)) again = setTimeout(load, LOOK_AGAIN);
+});
+onScopeDispose(() => clearTimeout(again));
 
 async function attempt<T>(what: string, work: () => Promise<T>): Promise<T | null> {
   try {
@@ -118,7 +130,7 @@ const DASH = ["", "7 3", "2 3", "6 2 2 2"];
             <svg viewBox="0 0 120 72" class="mini" aria-hidden="true">
               <path d="M4 4V68H116" class="axes" />
               <path
-                v-for="(curve, i) in c.summary.curves"
+                v-for="(curve, i) in c.summary?.curves ?? []"
                 :key="i"
                 :d="path(curve)"
                 :style="{ stroke: `var(--curve-${i})` }"
@@ -136,7 +148,7 @@ const DASH = ["", "7 3", "2 3", "6 2 2 2"];
                 @keep="rename(c, $event)"
               />
             </h2>
-            <p class="says">{{ c.summary.says || "Nothing is decided yet." }}</p>
+            <p class="says">{{ c.summary ? c.summary.says || "Nothing is decided yet." : "…" }}</p>
             <p class="quiet">touched {{ when(c.updatedAt) }}</p>
             <div class="ways">
               <NuxtLink :to="`/case/${c.id}`">Open</NuxtLink

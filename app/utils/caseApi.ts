@@ -16,7 +16,8 @@ export interface ShelfCase {
   title: string;
   revision: number;
   updatedAt: number;
-  summary: { says: string; curves: [number, number][][] };
+  /** null: not worked out yet */
+  summary: { says: string; curves: [number, number][][] } | null;
 }
 export type Written = Omit<KeptCase, "case">;
 

@@ -1,11 +1,10 @@
-import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
 import { uuidv7 } from "uuidv7";
 import type { CaseFile } from "#core/model";
 import { readCase } from "#shared/schemas/case";
 import type { Database } from "../db/client";
 import { cases, facts } from "../db/schema";
 import type { CaseSummary } from "./caseSummary";
-import { NO_SUMMARY } from "./summaries";
 
 export interface KeptCase {
   id: string;
@@ -19,7 +18,8 @@ export interface ShelfCase {
   title: string;
   revision: number;
   updatedAt: number;
-  summary: CaseSummary;
+  /** null: not worked out yet */
+  summary: CaseSummary | null;
 }
 export type WriteResult =
   { status: "kept"; kept: KeptCase } | { status: "stale"; kept: KeptCase } | { status: "missing" };
@@ -49,6 +49,11 @@ const fields = (document: CaseFile) => ({
   document: JSON.stringify(document),
   updatedAt: Date.now(),
 });
+
+function summaryOf(text: string): CaseSummary | null {
+  const read = JSON.parse(text) as Partial<CaseSummary>;
+  return read.says === undefined || !read.curves ? null : { says: read.says, curves: read.curves };
+}
 
 /** Works out, sooner or later, what the shelf shows of a case; null: nothing is shown of any. */
 export type Summarise = (id: string, document: CaseFile, done: (summary: CaseSummary) => void) => void;
@@ -92,7 +97,7 @@ export class CaseStore {
       .from(cases)
       .where(isNull(cases.deletedAt))
       .orderBy(desc(cases.updatedAt), cases.title);
-    return rows.map((r) => ({ ...r, summary: { ...NO_SUMMARY, ...(JSON.parse(r.summary) as Partial<CaseSummary>) } }));
+    return rows.map((r) => ({ ...r, summary: summaryOf(r.summary) }));
   }
 
   async get(id: string): Promise<KeptCase | null> {
@@ -159,6 +164,15 @@ export class CaseStore {
     return row ? kept(row) : this.get(id);
   }
 
+  /** What the shelf shows of cases whose summary was lost with a server that ended. */
+  async summariseMissing(): Promise<void> {
+    const rows = await this.db
+      .select()
+      .from(cases)
+      .where(and(eq(cases.summary, "{}"), isNull(cases.deletedAt)));
+    for (const row of rows) this.summariseLater(row, kept(row).case);
+  }
+
   /** Clears away what was deleted before a time, in ms. */
   async clearDeleted(before: number): Promise<void> {
     await this.db.delete(cases).where(and(isNotNull(cases.deletedAt), lt(cases.deletedAt, before)));
@@ -178,16 +192,6 @@ export class CaseStore {
       this.db.insert(facts).values(wanted.map((d) => ({ name: factOf(d), value: "1" }))),
       this.db.insert(cases).values(rows),
     ]);
-    const put = await this.db
-      .select()
-      .from(cases)
-      .where(
-        inArray(
-          cases.id,
-          rows.map((r) => r.id),
-        ),
-      );
-    for (const row of put) this.summariseLater(row, wanted[rows.findIndex((r) => r.id === row.id)]!);
     return wanted.length;
   }
 }

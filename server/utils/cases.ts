@@ -26,6 +26,7 @@ async function open(): Promise<CaseStore> {
     else console.error(`demo case ${key}: ${read.errors.map((e) => `${e.path}: ${e.message}`).join("; ")}`);
   }
   await store.loadDemo(documents);
+  await store.summariseMissing();
   return store;
 }
 

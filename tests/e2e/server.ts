@@ -15,6 +15,10 @@ export class TestServer {
   private readonly folder = mkdtempSync(join(tmpdir(), "pasear-"));
   port = 0;
 
+  /** the file of its database */
+  get file(): string {
+    return join(this.folder, "cases.db");
+  }
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }

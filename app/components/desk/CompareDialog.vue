@@ -48,7 +48,7 @@ async function choose(card: ShelfCase): Promise<void> {
       <template v-if="cards && cards.length > 0">
         <p class="panel-title">Another case</p>
         <button v-for="c in cards" :key="c.id" type="button" class="way" @click="choose(c)">
-          <b>{{ c.title }}</b><span v-if="c.summary.says" class="quiet">{{ c.summary.says }}</span>
+          <b>{{ c.title }}</b><span v-if="c.summary?.says" class="quiet">{{ c.summary.says }}</span>
         </button>
         <p class="quiet">Functions of the same name and unit are drawn.</p>
       </template>
