@@ -186,7 +186,15 @@ export class CaseStore {
     const known = new Set((await this.db.select().from(facts)).map((f) => f.name));
     const wanted = documents.filter((d) => !known.has(factOf(d)));
     if (wanted.length === 0) return 0;
-    const rows = wanted.map((document) => ({ id: uuidv7(), revision: 1, createdAt: Date.now(), ...fields(document) }));
+    const now = Date.now();
+    // The last one lies on top of the shelf.
+    const rows = wanted.map((document, i) => ({
+      id: uuidv7(),
+      revision: 1,
+      createdAt: now,
+      ...fields(document),
+      updatedAt: now - wanted.length + i,
+    }));
     // One batch is one transaction, on the connection that is open: a transaction of its own would take another.
     await this.db.batch([
       this.db.insert(facts).values(wanted.map((d) => ({ name: factOf(d), value: "1" }))),

@@ -117,7 +117,8 @@ describe("a new case is made once", () => {
     expect(await store.list()).toEqual([]);
     expect(await store.loadDemo([document("One"), document("Two")])).toBe(2);
     expect(await store.loadDemo([document("One"), document("Two")])).toBe(0);
-    expect(await store.list()).toHaveLength(2);
+    // The last one lies on top.
+    expect((await store.list()).map((c) => c.title)).toEqual(["Two", "One"]);
   });
 });
 
