@@ -260,3 +260,30 @@ test("at 400 pixels nothing runs off the page, and the graph stays in sight whil
   await page.keyboard.press("Escape");
   expect(await faultsOf(page)).toEqual([]);
 });
+
+test("after every dialog the focus is where it came from, and in a new case on the entry line", async ({
+  page,
+  server,
+}) => {
+  await newCase(page, server);
+  await expect(entry(page)).toBeFocused();
+  await page.keyboard.type("f(x) = 3x + 2");
+  await page.keyboard.press("Enter");
+  await expect(row(page, "f")).toBeVisible();
+  for (const name of ["Table", "Picture file", "Forms", "Pieces"]) {
+    const button = page.getByRole("button", { name, exact: true });
+    await button.focus();
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("dialog")).toBeVisible();
+    await page.keyboard.press("Escape");
+    await expect(page.getByRole("dialog")).toBeHidden();
+    await expect(button, `after ${name}`).toBeFocused();
+  }
+  await page.keyboard.press("3");
+  const files = page.getByRole("button", { name: "Files" });
+  await files.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(files).toBeFocused();
+});

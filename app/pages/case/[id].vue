@@ -193,7 +193,11 @@ const warn = (event: BeforeUnloadEvent) => {
 const hide = () => {
   if (window.document.visibilityState === "hidden") store.flush();
 };
+/** In a case without anything the first line is written at once. */
+const isBlank = ({ story, plan, ...d }: CaseFile): boolean =>
+  !story?.text && !plan && [d.givens, d.functions, d.variables, d.data].every((rows) => (rows ?? []).length === 0);
 onMounted(() => {
+  if (store.document && isBlank(store.document)) void nextTick(() => entry.value?.focus());
   window.addEventListener("keydown", key);
   window.document.addEventListener("visibilitychange", hide);
   window.addEventListener("pagehide", store.flush);
