@@ -1,6 +1,9 @@
 import * as z from "zod";
 import type { CaseFile } from "#core/model";
 
+// Text is never run as code, not even to check faster.
+z.config({ jitless: true });
+
 /**
  * The case file, version 1, as the format page fixes it: one schema for browser, server and command line. Unknown keys
  * are errors.

@@ -107,6 +107,18 @@ onMounted(() => {
   const later = window.setTimeout(() => void load(), 2500);
   onScopeDispose(() => window.clearTimeout(later));
 });
+// Somebody may have gone to the plain field between the making of the editor and its appearing: the focus and what is
+// written go over with it.
+let isPlainUsed = false;
+onBeforeUpdate(() => {
+  isPlainUsed = plain.value !== null && document.activeElement === plain.value;
+});
+onUpdated(() => {
+  if (!isPlainUsed || plain.value || !editor.value) return;
+  isPlainUsed = false;
+  editor.value.setText(text.value, false);
+  editor.value.focus();
+});
 onBeforeUnmount(() => {
   gone = true;
   editor.value?.destroy();
