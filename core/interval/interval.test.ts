@@ -81,3 +81,34 @@ describe("enclosures", () => {
     );
   });
 });
+
+describe("a divisor that touches 0 leaves half a line, and no more", () => {
+  const [INF, ALL] = [Infinity, [-Infinity, Infinity]];
+  it.each<[number, number, number, number, readonly number[]]>([
+    [1, 2, 0, 4, [0.25, INF]],
+    [0, 2, 0, 4, [0, INF]],
+    [-2, -1, 0, 4, [-INF, -0.25]],
+    [-2, 0, 0, 4, [-INF, 0]],
+    [1, 2, -4, 0, [-INF, -0.25]],
+    [0, 2, -4, 0, [-INF, 0]],
+    [-2, -1, -4, 0, [0.25, INF]],
+    [-2, 0, -4, 0, [0, INF]],
+    [-1, 2, 0, 4, ALL],
+    [-1, 2, -4, 0, ALL],
+    [1, 2, -4, 4, ALL],
+  ])("[%d, %d] / [%d, %d]", (a, b, c, d, [lo, hi]) => {
+    const q = iv.divide(new Enclosure(a, b), new Enclosure(c, d));
+    for (const [found, wanted] of [
+      [q.lo, lo!],
+      [q.hi, hi!],
+    ] as const)
+      if (Number.isFinite(wanted)) expect(found).toBeCloseTo(wanted, 14);
+      else expect(found).toBe(wanted);
+    expect(q.lo <= lo! && q.hi >= hi!).toBe(true);
+    expect(q.flags & (PARTIAL | BROKEN)).toBe(PARTIAL | BROKEN);
+  });
+  it("nothing divided by 0 alone", () => {
+    expect(iv.divide(new Enclosure(1, 2), new Enclosure(0, 0)).flags & EMPTY).toBe(EMPTY);
+    expect(iv.divide(new Enclosure(0, 0), new Enclosure(0, 0)).flags & EMPTY).toBe(EMPTY);
+  });
+});

@@ -214,12 +214,12 @@ class Chooser {
     if (base === 0) return exponent === null ? "open" : exponent > 0 ? wholeNumber(0) : "none";
     return this.negativeBase(e);
   }
-  /** A negative number to a power has a value only where the exponent is a whole number at this very input. */
+  /** A negative number has no power whose exponent is no written whole number; an unknown exponent decides nothing. */
   private negativeBase(e: Expression & { kind: "power" }): Branch {
     if (!dependsOnVariable(e.b)) return "none";
     const there = putIn(e.b, this.spot);
     const exact = there && exactRational(there);
-    return exact && !isInteger(exact) ? "none" : exact ? "none" : "open";
+    return exact ? "none" : "open";
   }
 
   private applied(e: Expression & { kind: "apply" }): Branch {
