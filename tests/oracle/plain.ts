@@ -52,9 +52,11 @@ const whole = (...all: readonly Measured[]): boolean => all.every((m) => m.off =
 
 export const plus = two("+", (a, b) => exactly(a.v + b.v, a.off + b.off, whole(a, b)));
 export const minus = two("-", (a, b) => exactly(a.v - b.v, a.off + b.off, whole(a, b)));
-export const times = two("*", (a, b) =>
-  exactly(a.v * b.v, Math.abs(a.v) * b.off + Math.abs(b.v) * a.off + a.off * b.off, whole(a, b)),
-);
+export const times = two("*", (a, b) => {
+  // What comes to 0 only because doubles end there is not known.
+  if (a.v * b.v === 0 && a.v !== 0 && b.v !== 0) return LOST;
+  return exactly(a.v * b.v, Math.abs(a.v) * b.off + Math.abs(b.v) * a.off + a.off * b.off, whole(a, b));
+});
 export const over = two("/", (a, b) => {
   if (b.v === 0 && b.off === 0) return NONE;
   if (Math.abs(b.v) <= 4 * b.off) return LOST;
@@ -81,6 +83,7 @@ export const power = (a: Plain, n: number): Plain => ({
     if (none) return none;
     if (n < 0 && u.v === 0 && u.off === 0) return NONE;
     if (n < 0 && Math.abs(u.v) <= 4 * u.off) return LOST;
+    if (u.v ** n === 0 && u.v !== 0) return LOST;
     const size = Math.abs(u.v) + u.off;
     return exactly(
       u.v ** n,
