@@ -10,6 +10,21 @@ z.config({ jitless: true });
  * What the parts mean together (names, formulas, ranges) is judged by the core; this only knows their shapes.
  */
 const finite = z.number();
+/** Most of each that one case may hold: far beyond any story, and soon enough to keep a server from drowning. */
+const MOST = {
+  givens: 5000,
+  variables: 1000,
+  functions: 2000,
+  questions: 2000,
+  pieces: 500,
+  tables: 100,
+  columns: 200,
+  rows: 1_000_000,
+  marks: 5000,
+  planVariables: 20_000,
+  constraints: 20_000,
+} as const;
+const formula = z.string().max(20_000);
 const numberText = z.union([finite, z.string().max(2000)]);
 const amount = z.union([
   finite,
@@ -47,6 +62,7 @@ const MOST_WRONG = 20;
 /** Rows are looked at by hand: there may be 100,000 of them, and as many faults. */
 const rows = z
   .array(z.unknown())
+  .max(MOST.rows)
   .check(({ value, issues }) => {
     const wrong = (path: PropertyKey[], message: string, input: unknown) => {
       if (issues.length < MOST_WRONG) issues.push({ code: "custom", path, message, input });
@@ -64,24 +80,26 @@ const rows = z
 const table = z.strictObject({
   name,
   label,
-  columns: z.array(z.strictObject({ name, unit, label })),
+  columns: z.array(z.strictObject({ name, unit, label })).max(MOST.columns),
   rows,
   left: z.array(z.strictObject({ row: z.int().min(0), reason: z.string().max(300).optional() })).optional(),
 });
 
 const by = z.discriminatedUnion("kind", [
-  z.strictObject({ kind: z.literal("formula"), text: z.string() }),
-  z.strictObject({ kind: z.literal("line"), through: z.array(z.tuple([numberText, numberText])) }),
+  z.strictObject({ kind: z.literal("formula"), text: formula }),
+  z.strictObject({ kind: z.literal("line"), through: z.array(z.tuple([numberText, numberText])).max(MOST.pieces) }),
   z.strictObject({
     kind: z.literal("pieces"),
-    pieces: z.array(
-      z.strictObject({
-        text: z.string(),
-        from: numberText.optional(),
-        to: numberText.optional(),
-        ends: z.enum(["[]", "[)", "(]", "()"]).optional(),
-      }),
-    ),
+    pieces: z
+      .array(
+        z.strictObject({
+          text: formula,
+          from: numberText.optional(),
+          to: numberText.optional(),
+          ends: z.enum(["[]", "[)", "(]", "()"]).optional(),
+        }),
+      )
+      .max(MOST.pieces),
   }),
   z.strictObject({ kind: z.literal("total"), function: name, from: numberText.optional() }),
   z.strictObject({ kind: z.literal("slope"), function: name }),
@@ -103,7 +121,7 @@ const by = z.discriminatedUnion("kind", [
     ]),
     method: z.enum(["direct", "logs"]).optional(),
     rows: z.strictObject({ from: finite.optional(), to: finite.optional() }).optional(),
-    text: z.string().optional(),
+    text: formula.optional(),
     start: z.record(z.string(), finite).optional(),
   }),
 ]);
@@ -161,21 +179,23 @@ const question = z.discriminatedUnion("ask", [
   }),
 ]);
 const plan = z.strictObject({
-  variables: z.array(z.strictObject({ name, unit, label, whole: z.boolean().optional() })),
-  constraints: z.array(z.strictObject({ id: z.string(), text: z.string(), label, off: z.boolean().optional() })),
-  objective: z.strictObject({ text: z.string(), sense: z.enum(["greatest", "least"]), unit }).optional(),
+  variables: z.array(z.strictObject({ name, unit, label, whole: z.boolean().optional() })).max(MOST.planVariables),
+  constraints: z
+    .array(z.strictObject({ id: z.string(), text: formula, label, off: z.boolean().optional() }))
+    .max(MOST.constraints),
+  objective: z.strictObject({ text: formula, sense: z.enum(["greatest", "least"]), unit }).optional(),
 });
 
 export const caseSchema: z.ZodType<CaseFile> = z.strictObject({
   format: z.literal("pasear-case"),
   version: z.literal(1),
   title: z.string().max(300),
-  story: z.strictObject({ text: z.string().max(100_000), marks: z.array(mark).optional() }).optional(),
-  givens: z.array(given).optional(),
-  variables: z.array(variable).optional(),
-  data: z.array(table).optional(),
-  functions: z.array(functionRow).optional(),
-  questions: z.array(question).optional(),
+  story: z.strictObject({ text: z.string().max(100_000), marks: z.array(mark).max(MOST.marks).optional() }).optional(),
+  givens: z.array(given).max(MOST.givens).optional(),
+  variables: z.array(variable).max(MOST.variables).optional(),
+  data: z.array(table).max(MOST.tables).optional(),
+  functions: z.array(functionRow).max(MOST.functions).optional(),
+  questions: z.array(question).max(MOST.questions).optional(),
   plan: plan.optional(),
   notes: z.unknown().optional(),
 }) as z.ZodType<CaseFile>;
@@ -232,6 +252,14 @@ function sayIssue(issue: Issue, document: unknown): ShapeProblem[] {
             : 'This should be a number, a formula text, or an earlier answer such as `{ "of": "q1" }`.',
       },
     ];
+  }
+  if (issue.code === "too_big" && (issue.origin === "array" || issue.origin === "string")) {
+    const most = Number(issue.maximum).toLocaleString("en");
+    const message =
+      issue.origin === "array"
+        ? `At most ${most} of these may stand here.`
+        : `This may be at most ${most} characters long.`;
+    return [{ path, message }];
   }
   if (found === undefined && (issue.code === "invalid_type" || issue.code === "invalid_value"))
     return [{ path, message: "This is missing." }];

@@ -123,6 +123,14 @@ describe("the schema", () => {
     ]);
     expect(errors({ version: 2 })).toEqual(["version: This should be `1`."]);
     expect(readCase([]).ok).toBe(false);
+    const many = Array.from({ length: 2001 }, (_, i) => ({ id: `q${i}`, ask: "greatest", function: "f" }));
+    expect(errors({ questions: many })).toEqual(["questions: At most 2,000 of these may stand here."]);
+    expect(errors({ title: "x".repeat(301) })).toEqual(["title: This may be at most 300 characters long."]);
+    const wrongRows = { name: "D", columns: [{ name: "x" }], rows: [[1], ["2"], 3, [null]] };
+    expect(errors({ data: [wrongRows] })).toEqual([
+      "data[0].rows[1][0]: This should be a number, or null for none.",
+      "data[0].rows[2]: This should be an array of numbers.",
+    ]);
   });
   it("is there as JSON Schema", () =>
     expect(caseJsonSchema()).toMatchObject({
