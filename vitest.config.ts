@@ -22,6 +22,8 @@ export default defineConfig({
       "scripts/**/*.test.ts",
     ],
     setupFiles: ["tests/shared/seed.ts"],
-    testTimeout: 30_000,
+    testTimeout: 60_000,
+    // One for each core: the library keeps one core free, which is half of a small machine.
+    maxWorkers: "100%",
   },
 });
