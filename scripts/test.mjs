@@ -63,23 +63,25 @@ async function part(name, what, work) {
 
 await install();
 if (wants("lint") || wants("types")) await prepare();
-const lint = () => part("lint", "lint, one way of writing, and which way imports go", async () => {
-  await runPackage("prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
-  await runPackage("eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
-  await runPackage("dependency-cruiser/bin/dependency-cruise.mjs", [
-    "--config",
-    ".dependency-cruiser.cjs",
-    "core",
-    "app",
-    "server",
-    "shared",
-    "scripts",
-  ]);
-});
-const types = () => part("types", "types", async () => {
-  await runPackage("typescript/bin/tsc", ["-p", "tsconfig.core.json"]);
-  await runPackage("nuxt/bin/nuxt.mjs", ["typecheck"]);
-});
+const lint = () =>
+  part("lint", "lint, one way of writing, and which way imports go", async () => {
+    await runPackage("prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
+    await runPackage("eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
+    await runPackage("dependency-cruiser/bin/dependency-cruise.mjs", [
+      "--config",
+      ".dependency-cruiser.cjs",
+      "core",
+      "app",
+      "server",
+      "shared",
+      "scripts",
+    ]);
+  });
+const types = () =>
+  part("types", "types", async () => {
+    await runPackage("typescript/bin/tsc", ["-p", "tsconfig.core.json"]);
+    await runPackage("nuxt/bin/nuxt.mjs", ["typecheck"]);
+  });
 // Neither changes anything the other reads, and neither keeps both cores of a small machine busy.
 await Promise.all([lint(), types()]);
 await part("unit", "unit tests", () => runPackage("vitest/vitest.mjs", ["run"]));
