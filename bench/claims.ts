@@ -21,12 +21,14 @@ for (let i = 0; tally.claims < count; i++) {
 const times = [...tally.times].sort((a, b) => a - b);
 const at = (share: number) => times[Math.min(times.length - 1, Math.floor(share * times.length))]!.toFixed(1);
 console.log(
-  `claims ${tally.claims}, contradictions ${tally.contradictions.length}, faults ${tally.faults.length}, not settled ${tally.open}, refused ${tally.refused}`,
+  `claims ${tally.claims}, contradictions ${tally.contradictions.length}, faults ` +
+    `${tally.faults.length}, not settled ${tally.open}, refused ${tally.refused}`,
 );
 for (const [kind, { claims, open }] of Object.entries(tally.byKind))
   console.log(`  ${kind}: ${claims} claims, ${open} not settled`);
 console.log(
-  `a question: median ${at(0.5)} ms, 99 of 100 within ${at(0.99)} ms, longest ${at(1)} ms (${((performance.now() - started) / 1000).toFixed(0)} s in all)`,
+  `a question: median ${at(0.5)} ms, 99 of 100 within ${at(0.99)} ms, longest ${at(1)} ` +
+    `ms (${((performance.now() - started) / 1000).toFixed(0)} s in all)`,
 );
 for (const c of [...tally.contradictions, ...tally.faults].slice(0, 20)) console.log(c);
 process.exit(tally.contradictions.length + tally.faults.length === 0 ? 0 : 1);

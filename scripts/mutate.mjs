@@ -1,5 +1,5 @@
-// npm run mutate [-- SHARE [FOLDER ...]]: changes the code of core/ in small ways, one at a time, and counts how many of
-// the changes the tests notice. SHARE 10 tries one stretch of lines in ten; all of them take most of a day.
+// npm run mutate [-- SHARE [FOLDER ...]]: changes the code of core/ in small ways, one at a time, and counts how many
+// of the changes the tests notice. SHARE 10 tries one stretch of lines in ten; all of them take most of a day.
 import { mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";

@@ -6,7 +6,8 @@ import { planByCompiled } from "#shared/compiledPlan";
 import { solveReport } from "#shared/solveReport";
 
 const USAGE =
-  "Usage: npm run --silent solve -- FILE\nFILE is a case (NAME.pasear.json), or - for standard input. Prints one JSON object.\n";
+  "Usage: npm run --silent solve -- FILE\nFILE is a case (NAME.pasear.json), or - for " +
+  "standard input. Prints one JSON object.\n";
 
 async function main(args: readonly string[]): Promise<number> {
   if (args.length !== 1 || args[0] === "--help" || args[0] === "-h") {

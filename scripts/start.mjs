@@ -53,6 +53,7 @@ if (process.argv.includes("--dev")) {
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
   console.log(
-    `\n  Pasear is ready: http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}\n  The demo case "Lantern stall" is on the shelf. Ctrl+C stops.\n`,
+    `\n  Pasear is ready: http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${port}\n  ` +
+      `The demo case "Lantern stall" is on the shelf. Ctrl+C stops.\n`,
   );
 }

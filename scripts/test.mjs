@@ -44,7 +44,8 @@ async function needChromium() {
     if (installed) return installed;
   }
   console.error(
-    "The browser tests need Chromium, and none was found. Install it (Debian: apt-get install chromium) or set CHROMIUM_PATH to it.",
+    "The browser tests need Chromium, and none was found. Install it (Debian: apt-get " +
+      "install chromium) or set CHROMIUM_PATH to it.",
   );
   process.exit(1);
 }

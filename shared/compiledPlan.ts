@@ -213,6 +213,12 @@ function fileNames(names: readonly string[]): string[] {
   );
 }
 
+/** What a file of each kind looks like. */
+const FORMATS = {
+  lp: "LP format: it starts with “Maximize” or “Minimize”, then “Subject To”, and ends with “End”",
+  mps: "MPS: it has the sections ROWS, COLUMNS, RHS and ENDATA",
+} as const;
+
 /**
  * Reads a file of a linear program, in LP format or MPS.
  * @param reserved  names that are taken in the case
@@ -228,10 +234,7 @@ export function readProgram(
   const model = highs.createModel();
   try {
     model.options.set("output_flag", false);
-    const unread = () =>
-      new Error(
-        `The file could not be read as ${format === "lp" ? "LP format: it starts with “Maximize” or “Minimize”, then “Subject To”, and ends with “End”" : "MPS: it has the sections ROWS, COLUMNS, RHS and ENDATA"}.`,
-      );
+    const unread = () => new Error(`The file could not be read as ${FORMATS[format]}.`);
     try {
       model.readModel({ format, data: text });
     } catch {

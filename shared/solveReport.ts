@@ -24,7 +24,7 @@ const solution = (s: Solution) => ({
   reads: s.reads,
 });
 
-/** Where nothing is settled, and beside answers of level questions, the stretches that remain stand among the others. */
+/** Where nothing is settled, and beside answers of level questions, what remains open stands among the others. */
 const stretchesOf = (f: Finding) =>
   f.status === "unsettled" || f.ask === "meet" || f.ask === "reach" || f.ask === "given"
     ? [...f.stretches, ...f.open].sort((a, b) => (a.from ?? -Infinity) - (b.from ?? -Infinity))

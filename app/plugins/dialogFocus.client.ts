@@ -1,6 +1,6 @@
 /**
- * After a dialog the focus goes back to where it came from. The dialogs of the library leave it on the page's body, from
- * where the keyboard has to begin anew.
+ * After a dialog the focus goes back to where it came from. The dialogs of the library leave it on the page's body,
+ * from where the keyboard has to begin anew.
  */
 export default defineNuxtPlugin(() => {
   const DIALOG = "[role='dialog'], [role='alertdialog']";

@@ -96,7 +96,13 @@ export function pageSheet(svg: SVGSVGElement): Sheet {
 /** A sheet as a standalone SVG document with its title. */
 export function sheetSvg({ inner, width, height }: Sheet, choice: Pick<PictureChoice, "clear" | "title">): string {
   const ground = choice.clear ? "" : `<rect width="${width}" height="${height + TITLE}" fill="#ffffff"/>`;
-  return `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="${width}" height="${height + TITLE}" viewBox="0 0 ${width} ${height + TITLE}">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg x="0" y="${TITLE}" width="${width}" height="${height}">${inner}</svg></svg>`;
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ` +
+    `width="${width}" height="${height + TITLE}" viewBox="0 0 ${width} ${height + TITLE}` +
+    `">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" ` +
+    `font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg ` +
+    `x="0" y="${TITLE}" width="${width}" height="${height}">${inner}</svg></svg>`
+  );
 }
 
 /** The same as a PNG, `scale` pixels for each unit. */

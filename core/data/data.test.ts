@@ -73,7 +73,8 @@ describe("a cell", () => {
 
 describe("a messy table", () => {
   const t = table(
-    "price [$/lantern] | sold | share\n$6,00 | 240 | 4,2 %\n$9,00 | 150 | 5,1 %\n$10,50 | | 6,0 %\n$12,00 | many | 7,5 %",
+    "price [$/lantern] | sold | share\n$6,00 | 240 | 4,2 %\n$9,00 | 150 | 5,1 %\n$10,50 " +
+      "| | 6,0 %\n$12,00 | many | 7,5 %",
   );
   it("header, units, decimal commas, money, percent, a missing cell and a word", () => {
     expect(t.header).toBe(true);

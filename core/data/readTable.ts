@@ -44,7 +44,8 @@ export function readTable(
     return {
       ok: false,
       message:
-        "There is nothing in it. A table has a row for each reading, with its numbers parted by tabs, commas or semicolons.",
+        "There is nothing in it. A table has a row for each reading, with its numbers parted " +
+        "by tabs, commas or semicolons.",
     };
   const width = lines.reduce((m, row) => Math.max(m, trimmedLength(row)), 0);
   const sample = lines.slice(0, Math.ceil(SAMPLE / width)).flat();

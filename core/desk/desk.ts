@@ -85,7 +85,9 @@ export function deskOf({ model, findings }: Analysis): Desk {
   return {
     variables: [...model.variables.values()].map((v) => {
       const noun = inputNoun(v.name, v.unit);
-      const range = `${v.from ? formatInput(toDouble(v.from), v.unit) : "−∞"} … ${v.to ? formatInput(toDouble(v.to), v.unit) : "∞"}`;
+      const range =
+        `${v.from ? formatInput(toDouble(v.from), v.unit) : "−∞"} … ` +
+        `${v.to ? formatInput(toDouble(v.to), v.unit) : "∞"}`;
       return {
         name: v.name,
         label: v.label,
@@ -130,9 +132,11 @@ function functionRow(model: Model, name: string, index: number): DeskFunction {
     const simple = p && p.length <= 4 && f.uses.some((u) => model.functions.has(u)) ? polynomialLatex(p, f.of) : null;
     if (simple && simple.length < 60 && simple !== latex) latex += ` = ${simple}`;
   }
+  const reading = ([x, y]: readonly [number | string, number | string]) =>
+    `(${x}, ${typeof y === "number" ? formatQuantity(y, moneyOnly(f.unit)) : y})`;
   const note =
     by.kind === "line"
-      ? `line through ${by.through.length} readings ${by.through.map(([x, y]) => `(${x}, ${typeof y === "number" ? formatQuantity(y, moneyOnly(f.unit)) : y})`).join(" and ")}`
+      ? `line through ${by.through.length} readings ${by.through.map(reading).join(" and ")}`
       : by.kind === "pieces"
         ? `${by.pieces.length} pieces`
         : by.kind === "total"
@@ -167,8 +171,15 @@ function fitNote(model: Model, name: string, data: string): string {
   const growth =
     b === null
       ? ""
-      : `, factor ${formatNumber(Math.exp(b), 5)}, ${b >= 0 ? "growth" : "decay"} ${formatNumber(Math.expm1(b) * 100, 4)} %, ${b > 0 ? `doubles in ${formatNumber(Math.LN2 / b, 4)}` : `halves in ${formatNumber(-Math.LN2 / b, 4)}`}`;
-  return `${f.by.model === "own" ? "own formula" : f.by.model}${f.by.method === "logs" ? " on logarithms" : ""}, fitted to ${f.fit.n} rows of ${data}${f.skipped > 0 ? ` (${f.skipped} left out)` : ""}${f.fit.r2 === null ? "" : `, R² ${formatNumber(f.fit.r2, 4)}`}${growth}`;
+      : `, factor ${formatNumber(Math.exp(b), 5)}, ${b >= 0 ? "growth" : "decay"} ` +
+        `${formatNumber(Math.expm1(b) * 100, 4)} %, ` +
+        `${b > 0 ? `doubles in ${formatNumber(Math.LN2 / b, 4)}` : `halves in ${formatNumber(-Math.LN2 / b, 4)}`}`;
+  return (
+    `${f.by.model === "own" ? "own formula" : f.by.model}` +
+    `${f.by.method === "logs" ? " on logarithms" : ""}, fitted to ${f.fit.n} rows of ` +
+    `${data}${f.skipped > 0 ? ` (${f.skipped} left out)` : ""}` +
+    `${f.fit.r2 === null ? "" : `, R² ${formatNumber(f.fit.r2, 4)}`}${growth}`
+  );
 }
 const moneyOnly = (unit: Unit | null): Unit | null =>
   unit && unit.text.startsWith("$") ? { powers: { "currency:USD": 1 }, factor: 1, text: "$" } : null;
@@ -224,7 +235,8 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
     const peak = f.ask === "greatest" ? "peak" : "low point";
     if (f.wholeTies)
       details.push(
-        `${peak} at ${name} = ${shown(s.at)}, between ${f.wholeTies.length === 2 ? "two equal whole neighbours" : "equal whole neighbours"}`,
+        `${peak} at ${name} = ${shown(s.at)}, between ` +
+          `${f.wholeTies.length === 2 ? "two equal whole neighbours" : "equal whole neighbours"}`,
       );
     else if (s.kind === "endpoint") details.push(`at the end of the range: ${name} = ${shown(s.at)}`);
     else if (exact.length === 0 && !s.whole && !Number.isInteger(s.at) && !sentenceOf(f, model).includes(shown(s.at)))
@@ -234,7 +246,9 @@ function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
   }
   if (f.estimate && f.estimate.low !== null && f.estimate.high !== null)
     details.push(
-      `if the model holds, 95 of 100 readings there lie between ${formatQuantity(f.estimate.low, output, 4)} and ${formatQuantity(f.estimate.high, output, 4)}`,
+      "if the model holds, 95 of 100 readings there lie between " +
+        `${formatQuantity(f.estimate.low, output, 4)} and ` +
+        `${formatQuantity(f.estimate.high, output, 4)}`,
     );
   if (
     f.value !== null &&

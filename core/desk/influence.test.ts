@@ -9,8 +9,8 @@ const stall = JSON.parse(
 
 describe("what matters most", () => {
   it("greatest profit of the Lantern stall: materials before the permit", () => {
-    // P(q) = q(14 − q/30) − F − k q has its peak 30/4 (14 − k)² − F: at k = 2.25 and 2.75 it is 30/4·11.75² − 180 and
-    // 30/4·11.25² − 180; F moves it by 18.
+    // P(q) = q(14 − q/30) − F − k q has its peak 30/4 (14 − k)² − F: at k = 2.25 and 2.75 it is
+    // 30/4·11.75² − 180 and 30/4·11.25² − 180; F moves it by 18.
     const report = influenceOn(stall, "q2")!;
     expect(report.base).toBeCloseTo((30 / 4) * 11.5 ** 2 - 180, 0);
     expect(report.rows.map((r) => r.given)).toEqual(["k", "F", "M"]);

@@ -28,8 +28,8 @@ describe("a plan in words", () => {
     });
   });
   it("rounding the corner is not the best", () => {
-    // 21 l + 16 s with 8 l + 5 s ≥ 34 and 3 l + 2 s ≤ 13: the corner (4.25, 0) rounds to (5, 0), which lamps forbid; by
-    // hand (3, 2) costs 95.
+    // 21 l + 16 s with 8 l + 5 s ≥ 34 and 3 l + 2 s ≤ 13: the corner (4.25, 0) rounds to (5, 0), which lamps
+    // forbid; by hand (3, 2) costs 95.
     const boats: Plan = {
       variables: [
         { name: "l", whole: true },

@@ -54,7 +54,8 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
     return {
       says:
         r.notes[0] ??
-        `The region has ${r.corners.length} corner${r.corners.length === 1 ? "" : "s"}${r.regionBounded === false ? " and goes on without end" : ""}.`,
+        `The region has ${r.corners.length} corner${r.corners.length === 1 ? "" : "s"}` +
+          `${r.regionBounded === false ? " and goes on without end" : ""}.`,
       more: ["Write what is to be made greatest or least to see which corner is best."],
       chips,
     };
@@ -64,7 +65,8 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
       more: [
         r.ray === null
           ? "A limit may be missing."
-          : `It grows for ever along ${way(plan, r.ray)}, and every constraint holds all the way; a limit may be missing.`,
+          : `It grows for ever along ${way(plan, r.ray)}, and every constraint holds all the ` +
+            "way; a limit may be missing.",
       ],
       chips: [{ text: "unbounded", tone: "open" }],
     };
@@ -81,11 +83,13 @@ export function planWords(plan: Plan, r: PlanResult): PlanWords {
   const moved = r.whole !== null && !r.best.some((b) => b.at.every((v, i) => v === r.whole!.at[i]));
   const says =
     r.status === "tied" && !moved && r.best.length > 1
-      ? `${amounts(r.best[0]!)}, or ${amounts(r.best[1]!)}, or any mix of the two on the edge between: ${value(best.value)}.`
+      ? `${amounts(r.best[0]!)}, or ${amounts(r.best[1]!)}, or any mix of the two on the ` +
+        `edge between: ${value(best.value)}.`
       : `Make ${amounts(best)}: ${value(best.value)}.`;
   if (moved)
     more.push(
-      `Not in whole numbers, ${amounts(r.best[0]!)} would give ${value(r.best[0]!.value)}; rounding that is not the best.`,
+      `Not in whole numbers, ${amounts(r.best[0]!)} would give ${value(r.best[0]!.value)}; ` +
+        "rounding that is not the best.",
     );
   if (r.wholeTies) more.push(`${r.wholeTies.length} whole points are equally good.`);
   // That a variable is not negative is no supply that could run out.

@@ -35,7 +35,10 @@ export function worthSentences(plan: Plan, r: PlanResult): string[] {
     .sort((a, b) => Math.abs(b[1] ?? Infinity) - Math.abs(a[1] ?? Infinity));
   const out = strong.slice(0, MOST).map(([id, worth]) => {
     if (worth === null)
-      return `One more of ${label(id)} and one less do not change the best value alike: several constraints meet at the best point.`;
+      return (
+        `One more of ${label(id)} and one less do not change the best value alike: several ` +
+        "constraints meet at the best point."
+      );
     const verb = least ? (worth > 0 ? "adds" : "saves") : worth > 0 ? "brings" : "costs";
     const range = r.ranges[id];
     const holds =
@@ -92,7 +95,10 @@ export function coefficientRows(plan: Plan, r: PlanResult, names: Names): Coeffi
     if (at === 0 && reduced !== null && reduced !== 0) {
       // Nothing of it is made: making one would lose its reduced cost, until its coefficient is better by that much.
       const turn = least ? stays?.[0] : stays?.[1];
-      says = `None of ${v.label ?? v.name}: each would ${least ? "add" : "cost"} ${rate(Math.abs(reduced))}${turn == null ? "" : `; it pays ${least ? "below" : "above"} ${rate(turn)} each`}.`;
+      says =
+        `None of ${v.label ?? v.name}: each would ${least ? "add" : "cost"} ` +
+        `${rate(Math.abs(reduced))}` +
+        `${turn == null ? "" : `; it pays ${least ? "below" : "above"} ${rate(turn)} each`}.`;
     } else if (stays) {
       const [a, b] = stays;
       const span =
@@ -103,7 +109,10 @@ export function coefficientRows(plan: Plan, r: PlanResult, names: Names): Coeffi
             : b !== null
               ? `at most ${rate(b)}`
               : "any amount";
-      says = `The same plan stays best as long as ${v.label ?? v.name} ${v.label ? (least ? "cost" : "bring") : least ? "costs" : "brings"} ${span} each (now ${rate(now)}).`;
+      says =
+        `The same plan stays best as long as ${v.label ?? v.name} ` +
+        `${v.label ? (least ? "cost" : "bring") : least ? "costs" : "brings"} ${span} each ` +
+        `(now ${rate(now)}).`;
     }
     return { name: v.name, label: v.label ?? "", at, now, stays, reduced, says };
   });

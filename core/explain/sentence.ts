@@ -111,7 +111,8 @@ class Speaker {
     if (f.status === "unsettled") return this.unsettled();
     if (f.status === "everywhere")
       return f.ask === "meet"
-        ? `${this.name} and ${this.other} are equal everywhere ${this.range()}: their greatest difference is ${this.out(f.gap?.size ?? 0)}.`
+        ? `${this.name} and ${this.other} are equal everywhere ${this.range()}: their greatest ` +
+            `difference is ${this.out(f.gap?.size ?? 0)}.`
         : `${this.name} is ${this.out(f.about.level ?? 0)} everywhere ${this.range()}.`;
     if (f.status === "none") return this.never();
     if (sorted.length === 0) return `${this.goal()} ${few(f.stretches.map((s) => this.stretch(s)))}.`;
@@ -160,7 +161,10 @@ class Speaker {
     if (whole && whole.at !== s.at) {
       const count = this.isCounted() ? formatQuantity(whole.at, this.input) : `${this.x} = ${formatNumber(whole.at)}`;
       if (f.about.round)
-        return `${this.goal()} at ${this.place(s)}: ${count} when rounded ${f.about.round === "nearest" ? "to the nearest" : f.about.round}.`;
+        return (
+          `${this.goal()} at ${this.place(s)}: ${count} when rounded ` +
+          `${f.about.round === "nearest" ? "to the nearest" : f.about.round}.`
+        );
       const pays = isMoney(this.output) && (f.ask === "meet" || f.about.level === 0);
       const goal = pays
         ? "pays"
@@ -202,7 +206,10 @@ class Speaker {
         ? `stays ${this.bound(b.high, 1)}`
         : "passes it without taking it";
     if (b.approaches !== null && Math.abs(b.approaches - b.level) <= 1e-9 * Math.max(1, Math.abs(b.level)))
-      return `${b.monotone === "falls" ? "falls and" : b.monotone === "rises" ? "rises and" : ""} comes ever closer to ${this.out(b.approaches)} without reaching it`.trim();
+      return (
+        `${b.monotone === "falls" ? "falls and" : b.monotone === "rises" ? "rises and" : ""} ` +
+        `comes ever closer to ${this.out(b.approaches)} without reaching it`
+      ).trim();
     if (b.low === b.high) return `is always ${this.out(b.low)}`;
     if (b.low === b.level || b.high === b.level)
       return b.low === b.level ? `stays at or above ${this.out(b.low)}` : `stays at or below ${this.out(b.high)}`;
@@ -250,7 +257,11 @@ class Speaker {
     if (!s && f.stretches.length > 0) return f.message!;
     if (!s) return `${this.name} never comes to ${goal} ${this.range()}${f.behaviour ? `: it ${this.stays()}` : ""}.`;
     const time = formatQuantity(s.at - start, this.input);
-    return `${this.name} comes to ${goal} after ${time}${start === 0 ? "" : `, at ${this.at(s.at)}`}${s.reads ? ` (${s.reads})` : ""}.${this.firstWhole(s)}`;
+    return (
+      `${this.name} comes to ${goal} after ${time}` +
+      `${start === 0 ? "" : `, at ${this.at(s.at)}`}${s.reads ? ` (${s.reads})` : ""}.` +
+      `${this.firstWhole(s)}`
+    );
   }
 
   /** "The first month below half is month 84." */
@@ -264,7 +275,10 @@ class Speaker {
     // A falling function is below from the next whole input on; a rising one reaches it there.
     const first = Math.floor(s.at) + 1;
     const which = this.isCounted() ? `${noun} ${formatNumber(first)}` : `${this.x} = ${formatNumber(first)}`;
-    return ` The first ${this.isCounted() ? noun : "whole number"} ${s.turns < 0 ? "below" : "at or above"} ${goal} is ${which}.`;
+    return (
+      ` The first ${this.isCounted() ? noun : "whole number"} ` +
+      `${s.turns < 0 ? "below" : "at or above"} ${goal} is ${which}.`
+    );
   }
 
   private where(): string {
@@ -324,7 +338,10 @@ class Speaker {
     const far = this.f.about.to === null ? "grows" : "falls";
     const none = `${this.name} has no ${this.f.ask} value`;
     if (value === null)
-      return `${none}: it ${isGreatest ? "grows" : "falls"} without bound ${at === null ? `as ${this.x} ${far}` : `near ${this.at(at)}`}.`;
+      return (
+        `${none}: it ${isGreatest ? "grows" : "falls"} without bound ` +
+        `${at === null ? `as ${this.x} ${far}` : `near ${this.at(at)}`}.`
+      );
     const where = at === null ? `as ${this.x} ${far}` : `as ${this.x} approaches ${formatQuantity(at, this.input)}`;
     return `${none}: it comes ever closer to ${formatQuantity(value, this.output)} ${where}, and does not take it.`;
   }
@@ -337,7 +354,11 @@ class Speaker {
     const variable = this.model.variables.get(f.about.variable);
     const reads = variable?.since ? readingOf(at, variable) : null;
     const data = f.estimate ? `, ${estimateWords(f.estimate.beyond, this.input)}` : "";
-    return `${this.name}(${this.bare(at)})${reads ? `, ${/^-?\d+$/.test(reads) ? "in" : "on"} ${reads},` : ""} is ${this.out(f.value)}${data}.${beyond}`;
+    return (
+      `${this.name}(${this.bare(at)})` +
+      `${reads ? `, ${/^-?\d+$/.test(reads) ? "in" : "on"} ${reads},` : ""} is ` +
+      `${this.out(f.value)}${data}.${beyond}`
+    );
   }
 
   private rate(): string {
@@ -365,7 +386,10 @@ class Speaker {
     const stretch = this.span(a, b);
     if (f.ask === "average") return `${this.name} is ${this.out(f.value)} on average ${stretch}.`;
     const product = this.totalUnit();
-    return `The total of ${this.name} ${stretch} is ${product === null ? formatNumber(f.value) : formatQuantity(f.value, product)}.`;
+    return (
+      `The total of ${this.name} ${stretch} is ` +
+      `${product === null ? formatNumber(f.value) : formatQuantity(f.value, product)}.`
+    );
   }
   private totalUnit(): Unit | null {
     return this.output && this.input ? times(this.output, this.input) : null;
@@ -397,7 +421,10 @@ class Speaker {
     if (f.status === "everywhere") return `${goal} whatever ${k} is.`;
     if (f.status === "unsettled") return `Not settled: which ${k} makes ${goal} could not be proven.`;
     if (f.status === "none")
-      return `No ${k} from ${formatInput(f.about.from ?? 0, unit)} to ${formatQuantity(f.about.to ?? 0, unit)} makes it so that ${goal}.`;
+      return (
+        `No ${k} from ${formatInput(f.about.from ?? 0, unit)} to ` +
+        `${formatQuantity(f.about.to ?? 0, unit)} makes it so that ${goal}.`
+      );
     const values = f.solutions.map((s) => formatQuantity(s.at, unit));
     return `${k} has to be ${few(values, "or", "values")} so that ${goal}.`;
   }
@@ -408,7 +435,8 @@ const MOST_TOLD = 6;
 const few = (parts: readonly string[], word = "and", what = "stretches"): string =>
   parts.length <= MOST_TOLD
     ? list(parts, word)
-    : `${what === "stretches" ? "on " : ""}${parts.length} ${what}, the first ${parts[0]}, the last ${parts[parts.length - 1]}`;
+    : `${what === "stretches" ? "on " : ""}${parts.length} ${what}, the first ${parts[0]}, ` +
+      `the last ${parts[parts.length - 1]}`;
 
 export function list(parts: readonly string[], word = "and"): string {
   if (parts.length <= 1) return parts[0] ?? "";

@@ -179,8 +179,8 @@ describe("whatever the rows", () => {
     ));
 });
 
-// Two-sided 95 % points of Student's t, any table: 1 → 12.706, 2 → 4.303, 5 → 2.571, 10 → 2.228, 30 → 2.042, 120 →
-// 1.980
+// Two-sided 95 % points of Student's t, any table: 1 → 12.706, 2 → 4.303, 5 → 2.571, 10 → 2.228, 30 → 2.042,
+// 120 → 1.980
 it.each([
   [1, 12.706],
   [2, 4.303],

@@ -119,7 +119,9 @@ function fitLinear(x: Float64Array, y: Float64Array, family: Family): Fit | NoFi
   );
 }
 
-/** Coefficients by QR on powers of (x − mean)/half-width, written out again in x: far better placed than raw powers. */
+/**
+ * Coefficients by QR on powers of (x − mean)/half-width, written out again in x: far better placed than raw powers.
+ */
 function centredCoefficients(
   x: Float64Array,
   y: Float64Array,
@@ -292,7 +294,8 @@ function fitLogs(x: Float64Array, y: Float64Array, family: "power" | "exponentia
   const a = Math.exp(intercept!.value);
   if (!(a > 0) || !Number.isFinite(a))
     return no(
-      `The constant a would be e^${intercept!.value.toPrecision(6)}, which no number holds; count the inputs from a nearer start.`,
+      `The constant a would be e^${intercept!.value.toPrecision(6)}, which no number ` +
+        "holds; count the inputs from a nearer start.",
     );
   const inner = (at: number) => (family === "power" ? Math.log(at) : at);
   const value = (at: number) => Math.exp(intercept!.value + slope!.value * inner(at));
@@ -468,7 +471,8 @@ function fitOwn(x: Float64Array, y: Float64Array, spec: OwnSpec): Fit | NoFit {
   const unknown = Object.keys(spec.start ?? {}).find((name) => !curve.names.includes(name));
   if (unknown !== undefined)
     return no(
-      `There is a start for \`${unknown}\`, but the formula has no such free constant; it has ${curve.names.map((c) => `\`${c}\``).join(", ")}.`,
+      `There is a start for \`${unknown}\`, but the formula has no such free constant; it ` +
+        `has ${curve.names.map((c) => `\`${c}\``).join(", ")}.`,
     );
   if (x.length < curve.names.length)
     return no(`The formula has ${curve.names.length} free constants, but there are only ${x.length} rows.`);

@@ -64,7 +64,8 @@ export function ownModel(text: string, names: Names): OwnResult {
       problem: problem(
         "unknown-name",
         { start: 0, end: text.length },
-        `The formula has no free constant to fit; write one by a name that is not used yet, as in \`a (1 - exp(-b ${names.variable ?? "x"}))\`.`,
+        "The formula has no free constant to fit; write one by a name that is not used yet, " +
+          `as in \`a (1 - exp(-b ${names.variable ?? "x"}))\`.`,
       ),
     };
   const e = read.expression;

@@ -6,21 +6,24 @@ const empty: CaseFile = { format: "pasear-case", version: 1, title: "T" };
 
 describe("every form", () => {
   for (const form of FORMS) {
-    it(`${form.id}: stands on an empty desk without a problem, units agreeing, and has values all over its range`, () => {
-      const { document, functions } = putForm(empty, form);
-      const m = buildModel(document);
-      expect(m.errors).toEqual([]);
-      expect(
-        [...m.functions.values()]
-          .filter((f) => f.unitsAgree === false)
-          .map((f) => [f.name, f.unitProblems.map((p) => p.message)]),
-      ).toEqual([]);
-      const v = m.variables.get(form.variable.name)!;
-      const f = m.table.number(functions[functions.length - 1]!);
-      for (const share of [0.01, 0.3, 0.7, 0.99])
-        expect(f(Number(v.from!.valueOf()) + share * Number(v.to!.sub(v.from!).valueOf()))).not.toBeNaN();
-      expect(form.givens.every((g) => g.label) && form.meaning.length > 20 && form.source.length > 4).toBe(true);
-    });
+    it(
+      `${form.id}: stands on an empty desk without a problem, units agreeing, and has ` + "values all over its range",
+      () => {
+        const { document, functions } = putForm(empty, form);
+        const m = buildModel(document);
+        expect(m.errors).toEqual([]);
+        expect(
+          [...m.functions.values()]
+            .filter((f) => f.unitsAgree === false)
+            .map((f) => [f.name, f.unitProblems.map((p) => p.message)]),
+        ).toEqual([]);
+        const v = m.variables.get(form.variable.name)!;
+        const f = m.table.number(functions[functions.length - 1]!);
+        for (const share of [0.01, 0.3, 0.7, 0.99])
+          expect(f(Number(v.from!.valueOf()) + share * Number(v.to!.sub(v.from!).valueOf()))).not.toBeNaN();
+        expect(form.givens.every((g) => g.label) && form.meaning.length > 20 && form.source.length > 4).toBe(true);
+      },
+    );
     it(`${form.id}: can be put twice, under free names`, () => {
       const twice = putForm(putForm(empty, form).document, form);
       expect(buildModel(twice.document).errors).toEqual([]);

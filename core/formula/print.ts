@@ -31,9 +31,10 @@ const BUILTIN: Readonly<Record<string, string>> = {
   log2: "\\log_{2}",
 };
 const GREEK = new Set(
-  "alpha beta gamma delta epsilon zeta eta theta kappa lambda mu nu xi rho sigma tau phi chi psi omega pi Gamma Delta Theta Lambda Sigma Phi Psi Omega".split(
-    " ",
-  ),
+  (
+    "alpha beta gamma delta epsilon zeta eta theta kappa lambda mu nu xi rho sigma tau " +
+    "phi chi psi omega pi Gamma Delta Theta Lambda Sigma Phi Psi Omega"
+  ).split(" "),
 );
 
 export function latexName(name: string): string {

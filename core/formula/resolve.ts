@@ -151,7 +151,8 @@ class Resolver {
         problem(
           "needs-argument",
           s,
-          `${quoted(name)} is a function of ${f.of}; say at which input, as in \`${name}(${this.names.variable ?? "3"})\`.`,
+          `${quoted(name)} is a function of ${f.of}; say at which input, as in \`${name}(` +
+            `${this.names.variable ?? "3"})\`.`,
         ),
       );
     }

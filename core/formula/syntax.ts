@@ -58,7 +58,8 @@ export function parse(text: string, isFunction: (name: string) => boolean): Pars
       problem: problem(
         "too-long",
         { start: MAX_LENGTH, end: text.length },
-        `The formula has ${text.length} characters; ${MAX_LENGTH} is the most that is read. Name a part of it as a function of its own.`,
+        `The formula has ${text.length} characters; ${MAX_LENGTH} is the most that is read. ` +
+          "Name a part of it as a function of its own.",
       ),
     };
   }
@@ -100,7 +101,8 @@ class Reader {
         problem(
           "unopened",
           token,
-          `The bracket ${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} closes nothing; take it out or open one before it.`,
+          `The bracket ${quoted(this.text.slice(token.start, token.end))} at place ` +
+            `${token.start + 1} closes nothing; take it out or open one before it.`,
         ),
       );
     if (token.kind === "comma")
@@ -108,7 +110,8 @@ class Reader {
         problem(
           "unexpected",
           token,
-          `The comma at place ${token.start + 1} does not belong here. Decimals take a point (2.5), thousands three digits after the comma (1,200).`,
+          `The comma at place ${token.start + 1} does not belong here. Decimals take a point ` +
+            "(2.5), thousands three digits after the comma (1,200).",
         ),
       );
     if (token.kind !== "end")
@@ -177,7 +180,8 @@ class Reader {
             problem(
               "missing-operator",
               { start: before.start, end: token.end },
-              `Between ${quoted(this.text.slice(before.start, before.end))} and ${quoted(this.text.slice(token.start, token.end))} an operation is missing.`,
+              `Between ${quoted(this.text.slice(before.start, before.end))} and ` +
+                `${quoted(this.text.slice(token.start, token.end))} an operation is missing.`,
             ),
           );
         }
@@ -196,7 +200,9 @@ class Reader {
       problem(
         "reads-otherwise",
         { start: left.start, end: right.end },
-        `${quoted(this.text.slice(left.start, right.end))} is read as (${top}/${bottom})·${factor}. If ${quoted(factor)} belongs below the line, write ${quoted(`${top}/(${bottom} ${factor})`)}.`,
+        `${quoted(this.text.slice(left.start, right.end))} is read as (${top}/${bottom})·` +
+          `${factor}. If ${quoted(factor)} belongs below the line, write ` +
+          `${quoted(`${top}/(${bottom} ${factor})`)}.`,
         `${top}/(${bottom} ${factor})`,
       ),
     );
@@ -372,7 +378,8 @@ class Reader {
         problem(
           "unexpected",
           token,
-          `The comma at place ${token.start + 1} does not belong here. Decimals take a point (2.5), thousands three digits after the comma (1,200).`,
+          `The comma at place ${token.start + 1} does not belong here. Decimals take a point ` +
+            "(2.5), thousands three digits after the comma (1,200).",
         ),
       );
     throw new Failure(

@@ -12,8 +12,8 @@ const at = (text: string, lo: number, hi = lo, order = 6) =>
   compileSeries(formula(text), none)(variableSeries(new Enclosure(lo, hi), order));
 
 describe("Taylor series", () => {
-  // Coefficients from the definitions: e^x: 1/k!; ln(1 + x): ±1/k; (1 + x)^(1/2): 1, 1/2, −1/8, 1/16, −5/128, 7/256;
-  // 1/(1 − x): all 1.
+  // Coefficients from the definitions: e^x: 1/k!; ln(1 + x): ±1/k; (1 + x)^(1/2): 1, 1/2, −1/8, 1/16, −5/128,
+  // 7/256; 1/(1 − x): all 1.
   it.each([
     ["exp(x)", [1, 1, 1 / 2, 1 / 6, 1 / 24, 1 / 120]],
     ["ln(1 + x)", [0, 1, -1 / 2, 1 / 3, -1 / 4, 1 / 5]],
@@ -79,8 +79,8 @@ describe("Taylor series", () => {
       ),
     );
   });
-  // Against fractions: (a x + b)(c x + d) has the coefficients of the product at p; (a x + b)/(c x + d) = w₀, then w_k
-  // = −c/D w_(k−1), with a/D added once, D = c p + d.
+  // Against fractions: (a x + b)(c x + d) has the coefficients of the product at p; (a x + b)/(c x + d) = w₀, then
+  // w_k = −c/D w_(k−1), with a/D added once, D = c p + d.
   const coefficient = fc
     .oneof(fc.integer({ min: -99, max: 99 }), fc.double({ min: -1e3, max: 1e3, noNaN: true }))
     .filter((v) => Math.abs(v) > 1e-6);

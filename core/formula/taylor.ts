@@ -1,7 +1,9 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, iv } from "../interval";
 import { wholeExponent, type Expression, type Unary } from "./expression";
 
-/** Taylor coefficients f(c), f'(c), f''(c)/2!, … enclosed; each holds for every c of the box the series was made on. */
+/**
+ * Taylor coefficients f(c), f'(c), f''(c)/2!, … enclosed; each holds for every c of the box the series was made on.
+ */
 export type Series = readonly Enclosure[];
 /** A series composed with another; null where the function is not smooth, or has no value, on all of the box. */
 export type SeriesFunction = (x: Series) => Series | null;
@@ -31,10 +33,10 @@ const ROUNDING = 2 ** -53;
 /** A product that underflows is off by less than this, also when it is weighted. */
 const UNDERFLOW = 1e-300;
 /**
- * Bounds of Σ w_j u_j v_(k−j) over j = from … to, with w_j = j or 1: the least and greatest products summed in plain
- * floating point, then moved outward by the bound on the rounding of such sums, (n + 3)·2^-53·Σ|terms|, which has room
- * for the two products of each term (Higham, Accuracy and Stability of Numerical Algorithms, section 3.1). Terms that
- * are nothing cost nothing; most of a line's are.
+ * Bounds of Σ w_j u_j v_(k−j) over j = from … to, with w_j = j or 1: the least and greatest products summed in
+ * plain floating point, then moved outward by the bound on the rounding of such sums, (n + 3)·2^-53·Σ|terms|, which
+ * has room for the two products of each term (Higham, Accuracy and Stability of Numerical Algorithms, section 3.1).
+ * Terms that are nothing cost nothing; most of a line's are.
  */
 function dot(u: Series, v: Series, k: number, from: number, to: number, isWeighted: boolean): Enclosure {
   let lo = 0;

@@ -258,7 +258,10 @@ export function picture({ model, findings }: Analysis, view: View = {}, ghost: M
     points,
     thresholds,
     xUnit: variable.unit,
-    xLabel: `${variable.name}${noun !== variable.name ? `, ${noun}` : variable.unit?.text ? `, ${variable.unit.text}` : ""}${variable.since === null ? "" : ` since ${sinceWords(variable.since)}`}`,
+    xLabel:
+      `${variable.name}` +
+      `${noun !== variable.name ? `, ${noun}` : variable.unit?.text ? `, ${variable.unit.text}` : ""}` +
+      `${variable.since === null ? "" : ` since ${sinceWords(variable.since)}`}`,
     shades: shadesOf(variable, xAxis, model.source.variables?.find((v) => v.name === variableName)?.to, model),
     caption: framed
       ? caption(own, variable, asides.length > 0)
@@ -466,7 +469,11 @@ function described(panes: readonly Pane[], points: readonly Point[], variable: M
     .filter((p) => p.kind === "answer")
     .slice(0, 12)
     .map((p) => p.label);
-  return `Graph of ${curves} over ${variable.name} from ${formatInput(x.min, variable.unit)} to ${formatInput(x.max, variable.unit)}.${answers.length > 0 ? ` Marked: ${answers.join("; ")}.` : ""}`;
+  return (
+    `Graph of ${curves} over ${variable.name} from ${formatInput(x.min, variable.unit)} ` +
+    `to ${formatInput(x.max, variable.unit)}.` +
+    `${answers.length > 0 ? ` Marked: ${answers.join("; ")}.` : ""}`
+  );
 }
 
 /** Rows drawn for one function; of more, the least and greatest reading of each narrow stretch stand for the rest. */

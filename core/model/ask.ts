@@ -37,8 +37,8 @@ export const QUESTION_EFFORT = 6_000_000;
 export const LONG_EFFORT = 100_000_000;
 
 /**
- * Answers one question with no more than so many steps of work. Never throws: what cannot be answered is a finding with status `error` and a message, and a
- * fault of ours in one question does not stop the others.
+ * Answers one question with no more than so many steps of work. Never throws: what cannot be answered is a finding with
+ * status `error` and a message, and a fault of ours in one question does not stop the others.
  */
 export function answer(question: Question, model: Model, answers: Answers, effort = QUESTION_EFFORT): Finding {
   try {

@@ -196,7 +196,9 @@ class Builder {
       else if (RESERVED.has(name))
         this.error(
           path,
-          `${quoted(name)} is the name of ${name === "e" || name === "pi" ? "a number" : "a built-in function"}; choose another name.`,
+          `${quoted(name)} is the name of ` +
+            `${name === "e" || name === "pi" ? "a number" : "a built-in function"}; choose ` +
+            "another name.",
         );
       const before = seen.get(name);
       if (before) {
@@ -260,7 +262,8 @@ class Builder {
       if (unit && /^%/.test(unit.text) && Math.abs(g.value) > 1) {
         this.warn(
           `givens[${i}].value`,
-          `${g.name} is ${Number((g.value * 100).toPrecision(10))} %. If ${g.value} % was meant, the value is ${Number((g.value / 100).toPrecision(12))}.`,
+          `${g.name} is ${Number((g.value * 100).toPrecision(10))} %. If ${g.value} % was ` +
+            `meant, the value is ${Number((g.value / 100).toPrecision(12))}.`,
         );
       }
     });
@@ -288,7 +291,8 @@ class Builder {
       if (from && to && from.compare(to) > 0)
         this.error(
           `${path}.from`,
-          `The range of ${quoted(v.name)} starts at ${toDouble(from)}, after its end ${toDouble(to)}; exchange the two.`,
+          `The range of ${quoted(v.name)} starts at ${toDouble(from)}, after its end ` +
+            `${toDouble(to)}; exchange the two.`,
         );
       if (v.since !== undefined && !isSince(v.since))
         this.error(
@@ -326,7 +330,8 @@ class Builder {
       const near = nearName(row.of, [...this.variables.keys()]);
       this.error(
         `functions[${index}].of`,
-        `${quoted(row.name)} is of ${quoted(row.of)}, which is no variable of this case.${near ? ` Did you mean ${quoted(near)}?` : " Write the variable first."}`,
+        `${quoted(row.name)} is of ${quoted(row.of)}, which is no variable of this case.` +
+          `${near ? ` Did you mean ${quoted(near)}?` : " Write the variable first."}`,
       );
     }
     const names = this.namesFor(row.of);
@@ -530,7 +535,8 @@ class Builder {
     const near = gap.kind === "place" ? gap.spot.at : gap.kind === "cell" ? (gap.from?.at ?? from) : from;
     this.warn(
       path,
-      `${row.name} has no value at ${row.of} = ${Number(near.toPrecision(6))}, inside the data: the fitted formula breaks there, whatever it misses on the rows.`,
+      `${row.name} has no value at ${row.of} = ${Number(near.toPrecision(6))}, inside the ` +
+        "data: the fitted formula breaks there, whatever it misses on the rows.",
     );
   }
 
@@ -551,7 +557,8 @@ class Builder {
       if (long >= 0)
         this.error(
           `data[${i}].rows[${long}]`,
-          `Row ${long + 1} of ${quoted(t.name)} has ${t.rows[long]!.length} numbers, but there are ${t.columns.length} columns; write null for a number that is missing.`,
+          `Row ${long + 1} of ${quoted(t.name)} has ${t.rows[long]!.length} numbers, but there ` +
+            `are ${t.columns.length} columns; write null for a number that is missing.`,
         );
     });
   }
@@ -563,7 +570,9 @@ class Builder {
     const cost = expressions.reduce((sum, e) => sum + this.stepsOf(e, new Set()), 0);
     this.costs.set(row.name, cost);
     if (cost <= MAX_STEPS) return;
-    const message = `One value of ${quoted(row.name)} takes more than ${MAX_STEPS.toLocaleString("en")} steps, since its functions call each other again and again; shorten the chain.`;
+    const message =
+      `One value of ${quoted(row.name)} takes more than ${MAX_STEPS.toLocaleString("en")} ` +
+      "steps, since its functions call each other again and again; shorten the chain.";
     this.error(`functions[${index}].by`, message);
     throw new Trouble(message);
   }
@@ -599,7 +608,9 @@ class Builder {
     const [x2, y2] = points[1]!;
     if (!x1 || !y1 || !x2 || !y2) throw new Trouble(`A reading of ${row.name} is not a number.`);
     if (x1.compare(x2) === 0) {
-      const message = `Both readings of ${quoted(row.name)} are at ${row.of} = ${toDouble(x1)}; a line needs two different inputs.`;
+      const message =
+        `Both readings of ${quoted(row.name)} are at ${row.of} = ${toDouble(x1)}; a line ` +
+        "needs two different inputs.";
       this.error(`${path}[1][0]`, message);
       throw new Trouble(message);
     }
@@ -609,7 +620,8 @@ class Builder {
       if (x && y && poly.valueAt(p, x).compare(y) !== 0)
         this.warn(
           `${path}[${i + 2}]`,
-          `The reading (${toDouble(x)}, ${toDouble(y)}) does not lie on the line through the first two, which gives ${Number(toDouble(poly.valueAt(p, x)).toPrecision(6))} there.`,
+          `The reading (${toDouble(x)}, ${toDouble(y)}) does not lie on the line through the ` +
+            `first two, which gives ${Number(toDouble(poly.valueAt(p, x)).toPrecision(6))} there.`,
         );
     });
     this.table.define(row.name, { kind: "expression", expression: polynomialExpression(p) });
@@ -636,7 +648,8 @@ class Builder {
         const to = p.to === undefined ? null : this.number(p.to, `${path}[${i}].to`);
         const ends = p.ends ?? "[]";
         if (from && to && from.compare(to) > 0) {
-          const message = `Piece ${i + 1} of ${quoted(row.name)} starts at ${toDouble(from)}, after its end ${toDouble(to)}.`;
+          const message =
+            `Piece ${i + 1} of ${quoted(row.name)} starts at ${toDouble(from)}, after its end ` + `${toDouble(to)}.`;
           this.error(`${path}[${i}].from`, message);
           throw new Trouble(message);
         }
@@ -661,8 +674,10 @@ class Builder {
         this.error(
           `${path}[${next.row}].from`,
           next.low < p.high
-            ? `Pieces ${p.row + 1} and ${next.row + 1} of ${quoted(row.name)} overlap from ${next.low} to ${Math.min(p.high, next.high)}; one input has one value.`
-            : `Pieces ${p.row + 1} and ${next.row + 1} of ${quoted(row.name)} both own ${row.of} = ${next.low}; open one of the two ends.`,
+            ? `Pieces ${p.row + 1} and ${next.row + 1} of ${quoted(row.name)} overlap from ` +
+                `${next.low} to ${Math.min(p.high, next.high)}; one input has one value.`
+            : `Pieces ${p.row + 1} and ${next.row + 1} of ${quoted(row.name)} both own ${row.of} = ` +
+                `${next.low}; open one of the two ends.`,
         );
       } else if (next.low > p.high || (!p.closedTo && !next.closedFrom)) {
         this.warn(
@@ -677,7 +692,10 @@ class Builder {
     this.table.define(row.name, { kind: "pieces", pieces });
     for (let i = 0; i + 1 < pieces.length; i++) this.sayJump(row, index, pieces[i]!, pieces[i + 1]!);
     const text = rows.map((p) => `${p.text.trim()} ${rangeText(row.of, p)}`).join("; ");
-    const latex = `\\begin{cases}${rows.map((p, i) => `${latexOf(resolved[i]!.syntax!)} & ${rangeLatex(row.of, p)}`).join("\\\\ ")}\\end{cases}`;
+    const latex =
+      `\\begin{cases}` +
+      `${rows.map((p, i) => `${latexOf(resolved[i]!.syntax!)} & ${rangeLatex(row.of, p)}`).join("\\\\ ")}` +
+      `\\end{cases}`;
     return { text, latex };
   }
 
@@ -689,7 +707,9 @@ class Builder {
     const size = (right.lo + right.hi) / 2 - (left.lo + left.hi) / 2;
     this.warn(
       `functions[${index}]`,
-      `${row.name} jumps by ${Number(size.toPrecision(6))} at ${row.of} = ${p.high}, from ${Number(((left.lo + left.hi) / 2).toPrecision(6))} to ${Number(((right.lo + right.hi) / 2).toPrecision(6))}.`,
+      `${row.name} jumps by ${Number(size.toPrecision(6))} at ${row.of} = ${p.high}, from ` +
+        `${Number(((left.lo + left.hi) / 2).toPrecision(6))} to ` +
+        `${Number(((right.lo + right.hi) / 2).toPrecision(6))}.`,
     );
   }
 
@@ -755,7 +775,9 @@ class Builder {
       };
       const input = column(by.x);
       if (input && variable?.unit && !sameUnit(input, variable.unit)) {
-        const message = `The column ${by.x} is in ${unitName(input)}, but ${row.of} is in ${unitName(variable.unit)}: ${difference(input, variable.unit)}.`;
+        const message =
+          `The column ${by.x} is in ${unitName(input)}, but ${row.of} is in ` +
+          `${unitName(variable.unit)}: ${difference(input, variable.unit)}.`;
         this.warn(`functions[${index}].by.x`, message);
         return { agree: false, derived: column(by.y), problems: [{ start: 0, end: 0, message }] };
       }
@@ -787,7 +809,9 @@ class Builder {
     anything: boolean,
   ): { agree: boolean | null; derived: Unit | null; problems: UnitProblem[] } {
     if (problems.length === 0 && declared && derived && !sameUnit(declared, derived)) {
-      const message = `${row.name} is said to be in ${unitName(declared)}, but its formula gives ${unitName(derived)}: ${difference(derived, declared)}.`;
+      const message =
+        `${row.name} is said to be in ${unitName(declared)}, but its formula gives ` +
+        `${unitName(derived)}: ${difference(derived, declared)}.`;
       problems = [{ start: 0, end: 0, message }];
       this.warn(`functions[${index}].unit`, message);
     }

@@ -253,7 +253,8 @@ describe("a second way that meets a jump instead", () => {
 describe("totals beside places without a bound", () => {
   it.each([
     ["1/sqrt(x)", 0, 4, 4],
-    // Upright tangents at the end and inside, where no series is narrow; the last by tanh-sinh quadrature, told as -1.7e40.
+    // Upright tangents at the end and inside, where no series is narrow; the last by tanh-sinh quadrature, and once
+    // told as -1.7e40.
     ["cbrt(x)", 0, 8, 12],
     ["cbrt(x)", -8, 8, 0],
     ["cbrt(sin(x))/x", -9.5, 2.5, 7.63755527],

@@ -57,7 +57,7 @@ describe("a question that takes more work than it is given", () => {
   });
   it("is settled when it is given more", () => {
     expect(settled(meet!, 1e5)).toMatchObject({ isCut: true });
-    // exp(n) is above 0 wherever g is, and g falls from 8 to −12: they could meet only where g is 1 or more, at x ≤ −1.5.
+    // exp(n) is above 0, and g falls from 8 to −12: they could meet only where g is 1 or more, at x ≤ −1.5.
     expect(settled(meet!, 1e8)).toMatchObject({ isCut: false, complete: true, status: "none" });
     expect(settled(value!, 1e5)).toMatchObject({ isCut: false, value: -4 });
   });

@@ -171,8 +171,8 @@ describe("estimates", () => {
     expect(width(14)).toBeGreaterThan(width(5));
   });
   it("a line: the band of the textbook formula", () => {
-    // x = 1 … 5, y = 2, 4, 5, 4, 5: y = 2.2 + 0.6 x, s² = 2.4/3, t(3) = 3.1824; at 6: ±3.1824·√(0.8·(1 + 1/5 + 9/10)) =
-    // ±4.1249
+    // x = 1 … 5, y = 2, 4, 5, 4, 5: y = 2.2 + 0.6 x, s² = 2.4/3, t(3) = 3.1824; at 6: ±3.1824·√(0.8·(1 + 1/5 +
+    // 9/10)) = ±4.1249
     const { findings } = analyse({
       ...followers,
       variables: [{ name: "t" }],

@@ -103,7 +103,9 @@ export function fitRows(by: FitBy, rows: DataRows, names: Names): Fit | NoFit {
           variable: names.variable,
         }
       : null;
-  const key = `${by.model} ${by.method ?? "direct"} ${own ? JSON.stringify(own) : ""}\n${rows.x.join(" ")}\n${rows.y.join(" ")}`;
+  const key =
+    `${by.model} ${by.method ?? "direct"} ${own ? JSON.stringify(own) : ""}\n` +
+    `${rows.x.join(" ")}\n${rows.y.join(" ")}`;
   const known = kept.get(key);
   if (known) return known;
   const made =

@@ -101,8 +101,8 @@ export function goldenSection(
 }
 
 /**
- * Five-point Gauss–Legendre sums over many cells (Abramowitz & Stegun, table 25.4), with cells of half the width to tell
- * how well they know it themselves. @returns null where that is badly: beside an upright tangent, say
+ * Five-point Gauss–Legendre sums over many cells (Abramowitz & Stegun, table 25.4), with cells of half the width to
+ * tell how well they know it themselves. @returns null where that is badly: beside an upright tangent, say
  */
 export function gaussSum(
   f: NumberFunction,

@@ -69,7 +69,10 @@ export function difference(found: Unit, wanted: Unit): string {
   if (!sameDimension(found, wanted)) return `${unitName(found)} is not ${unitName(wanted)}`;
   const factor = found.factor / wanted.factor;
   const times = Number((factor >= 1 ? factor : 1 / factor).toPrecision(6));
-  return `${unitName(found)} and ${unitName(wanted)} measure the same at another scale; ${factor >= 1 ? "multiply" : "divide"} the ${unitName(found)} side by ${times}`;
+  return (
+    `${unitName(found)} and ${unitName(wanted)} measure the same at another scale; ` +
+    `${factor >= 1 ? "multiply" : "divide"} the ${unitName(found)} side by ${times}`
+  );
 }
 
 class Checker {
@@ -245,7 +248,8 @@ class Checker {
         if (first.kind === "known" && !isPlain(first.unit))
           this.report(
             s.args[0]!,
-            `${s.name} takes a plain number, not ${unitName(first.unit)}; divide by a given in ${unitName(first.unit)}.`,
+            `${s.name} takes a plain number, not ${unitName(first.unit)}; divide by a given in ` +
+              `${unitName(first.unit)}.`,
           );
         return first.kind === "unknown" ? UNKNOWN : known(PLAIN);
     }

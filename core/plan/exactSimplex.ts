@@ -19,8 +19,8 @@ const MAX_STEPS = 4000;
  */
 export function maximise(c: readonly Rational[], relations: readonly Relation[]): LinearResult {
   const n = c.length;
-  // x = u − v with u, v ≥ 0; each relation with a slack where it is no equality; rows turned so that the right side is
-  // not negative.
+  // x = u − v with u, v ≥ 0; each relation with a slack where it is no equality; rows turned so that the right side
+  // is not negative.
   const slackOf: number[] = [];
   let columns = 2 * n;
   for (const r of relations) {

@@ -181,14 +181,15 @@ function collect(s: Syntax, times: Rational, into: Sum, reading: Reading): void 
         put(rationalOfDouble(s.name === "e" ? Math.E : Math.PI));
         return;
       }
-      const near = nearName(s.name, [...variables, ...names.givens.keys()]);
-      const run = splitRun(s.name, variables);
+      const meant = splitRun(s.name, variables) ?? nearName(s.name, [...variables, ...names.givens.keys()]);
+      const there = `There ${variables.length === 1 ? "is" : "are"} ${variables.join(", ")}.`;
+      const instead = meant ? `Did you mean ${quoted(meant)}?` : there;
       throw new NotLinear(
         problem(
           "unknown-name",
           s,
-          `${quoted(s.name)} is no variable of the plan and no given.${run ? ` Did you mean ${quoted(run)}?` : near ? ` Did you mean ${quoted(near)}?` : ` There ${variables.length === 1 ? "is" : "are"} ${variables.join(", ")}.`}`,
-          run ?? near ?? undefined,
+          `${quoted(s.name)} is no variable of the plan and no given. ${instead}`,
+          meant ?? undefined,
         ),
       );
     }

@@ -65,9 +65,15 @@ function sumText(entries: readonly (readonly [number, number])[], names: readonl
   return entries
     .map(
       ([j, v], i) =>
-        `${v < 0 ? (i === 0 ? "-" : "- ") : i === 0 ? "" : "+ "}${Math.abs(v) === 1 ? "" : `${written(Math.abs(v))} `}${names[j]!}`,
+        `${v < 0 ? (i === 0 ? "-" : "- ") : i === 0 ? "" : "+ "}` +
+        `${Math.abs(v) === 1 ? "" : `${written(Math.abs(v))} `}${names[j]!}`,
     )
     .join(" ");
+}
+function objectiveText(cost: readonly number[], constant: number, names: readonly string[]): string {
+  const used = cost.flatMap((v, j) => (v === 0 ? [] : [[j, v] as const]));
+  const rest = constant === 0 ? "" : ` ${constant < 0 ? "-" : "+"} ${written(Math.abs(constant))}`;
+  return `${sumText(used, names) || "0"}${rest}`;
 }
 /** A program from elsewhere as a plan of our own: rows as constraints in words that can be changed. */
 export function planOfProgram(program: Program): Plan {
@@ -90,12 +96,7 @@ export function planOfProgram(program: Program): Plan {
     ...(program.cost
       ? {
           objective: {
-            text: `${
-              sumText(
-                program.cost.flatMap((v, j) => (v === 0 ? [] : [[j, v] as const])),
-                names,
-              ) || "0"
-            }${program.constant === 0 ? "" : ` ${program.constant < 0 ? "-" : "+"} ${written(Math.abs(program.constant))}`}`,
+            text: objectiveText(program.cost, program.constant, names),
             sense: program.greatest ? ("greatest" as const) : ("least" as const),
           },
         }

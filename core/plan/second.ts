@@ -1,8 +1,8 @@
 import type { PlanResult } from "./solvePlan";
 
 /**
- * How far two results of one plan lie apart: the relative difference of their best values (whole ones too); ∞ when they
- * tell different stories.
+ * How far two results of one plan lie apart: the relative difference of their best values (whole ones too); ∞ when
+ * they tell different stories.
  */
 export function apart(exact: PlanResult, other: PlanResult): number {
   const kind = (r: PlanResult) => (r.status === "tied" ? "optimal" : r.status);

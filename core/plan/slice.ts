@@ -39,7 +39,8 @@ export function sliceOf(
         const a = coefficients[j]!;
         return isZero(a)
           ? ""
-          : `${signOf(a) < 0 ? "- " : k > 0 && !isZero(coefficients[pair[0]]!) ? "+ " : ""}(${rationalText(a.abs())}) ${plan.variables[j]!.name}`;
+          : `${signOf(a) < 0 ? "- " : k > 0 && !isZero(coefficients[pair[0]]!) ? "+ " : ""}(` +
+              `${rationalText(a.abs())}) ${plan.variables[j]!.name}`;
       })
       .filter((t) => t)
       .join(" ");
@@ -53,7 +54,9 @@ export function sliceOf(
     return [
       {
         id: counts.get(r.id)! > 1 ? `${r.id} ` : r.id,
-        text: `${text} ${r.sense} ${signOf(bound) < 0 ? `-(${rationalText(bound.abs())})` : `(${rationalText(bound)})`}`,
+        text:
+          `${text} ${r.sense} ` +
+          `${signOf(bound) < 0 ? `-(${rationalText(bound.abs())})` : `(${rationalText(bound)})`}`,
         ...(label ? { label } : {}),
       },
     ];

@@ -4,9 +4,9 @@ import type { Relation } from "./linear";
 import { dot, inDoubles, sideOf } from "./side";
 
 /**
- * What one more of each right-hand side changes, at a best point: the y with Σ yᵢ aᵢ = c over the relations that are
- * tight there (y ≥ 0 for ≤, y ≤ 0 for ≥). Where more than one such y exists, more and less change the best value
- * differently and the multiplier is null.
+ * What one more of each right-hand side changes, at a best point: the y with Σ yᵢ aᵢ = c over the relations that
+ * are tight there (y ≥ 0 for ≤, y ≤ 0 for ≥). Where more than one such y exists, more and less change the best
+ * value differently and the multiplier is null.
  * @param c  coefficients of the objective, made greatest
  * @returns one multiplier a relation, of the objective made greatest; 0 where a relation is not tight
  */
@@ -96,7 +96,8 @@ export function boundRange(
     const speed = dot(r.coefficients, way);
     if (isZero(speed)) return;
     const reach = r.bound.sub(dot(r.coefficients, at)).div(speed);
-    // a·(x + t d) ≤ b stops t from above where the speed is positive, from below where it is negative; ≥ the other way.
+    // a·(x + t d) ≤ b stops t from above where the speed is positive, from below where it is negative; ≥ the other
+    // way.
     if ((r.sense === "<=") === signOf(speed) > 0) {
       if (!high || reach.compare(high) < 0) high = reach;
     } else if (!low || reach.compare(low) > 0) low = reach;

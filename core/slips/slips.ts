@@ -36,7 +36,8 @@ function warned(model: Model): Slip[] {
     const source = model.source[row[1] as "givens" | "variables" | "functions"]?.[Number(row[2])];
     if (!source) return [];
     const change = changeFor(w, source, model);
-    const key = `${{ givens: "given", variables: "variable", functions: "function" }[row[1] as "givens"]}:${source.name}`;
+    const key =
+      `${{ givens: "given", variables: "variable", functions: "function" }[row[1] as "givens"]}` + `:${source.name}`;
     return change ? [{ key, message: w.message, mend: change }] : [];
   });
 }
@@ -120,7 +121,9 @@ function givenSlips(model: Model): Slip[] {
       : [
           {
             key: `given:${g.name}`,
-            message: `${g.name} is a rate of ${formatNumber(g.value)}, which is ${formatNumber(g.value * 100)} %. Was ${formatNumber(g.value)} % meant?`,
+            message:
+              `${g.name} is a rate of ${formatNumber(g.value)}, which is ` +
+              `${formatNumber(g.value * 100)} %. Was ${formatNumber(g.value)} % meant?`,
             mend: {
               says: `Read it as ${formatNumber(g.value)} %`,
               change: { kind: "given", name: g.name, value: hundredth(g.value), unit: "%" },
@@ -164,7 +167,8 @@ function profitSlips(model: Model): Slip[] {
       const base = revenue && profit.name !== revenue.name ? revenue.name : null;
       const parts = usesAny(profit, cost, model);
       const message = parts
-        ? `${profit.name} is called profit, but it is not ${base ?? "the revenue"} − ${cost.name}: only a part of the cost is taken off.`
+        ? `${profit.name} is called profit, but it is not ${base ?? "the revenue"} − ` +
+          `${cost.name}: only a part of the cost is taken off.`
         : `${profit.name} is called profit, but the cost ${cost.name} is not taken off.`;
       const text = base ? `${base} - ${cost.name}` : `${row.by.text} - ${cost.name}`;
       return [
@@ -233,7 +237,9 @@ function findingSlips(f: Finding, model: Model): Slip[] {
       const wide = roundOut(cut.at, cut.below);
       out.push({
         key,
-        message: `The range of ${variable.name} cuts an answer off: there is one at ${formatInput(cut.at, variable.unit)}.`,
+        message:
+          `The range of ${variable.name} cuts an answer off: there is one at ` +
+          `${formatInput(cut.at, variable.unit)}.`,
         mend: {
           says: cut.below
             ? `Start the range at ${formatInput(wide, variable.unit)}`
@@ -273,7 +279,10 @@ function findingSlips(f: Finding, model: Model): Slip[] {
       const inside = formatQuantity(Math.abs(f.about.at - near), variable.unit);
       out.push({
         key,
-        message: `${variable.name} = ${formatNumber(f.about.at)} lies ${inside} beyond the readings (${formatNumber(low)} to ${formatNumber(high)}): nothing shows that the line goes on there.`,
+        message:
+          `${variable.name} = ${formatNumber(f.about.at)} lies ${inside} beyond the readings (` +
+          `${formatNumber(low)} to ${formatNumber(high)}): nothing shows that the line goes on ` +
+          "there.",
         mend: {
           says: `Ask at the last reading, ${formatNumber(near)}`,
           change: { kind: "questionAt", id: f.id, at: near },

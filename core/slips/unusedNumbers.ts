@@ -7,13 +7,15 @@ import { formatQuantity } from "../explain";
 import type { Slip } from "./slips";
 
 /** A number in running text, with its sign and percent; not part of a word, a date or a clock time. */
-const NUMBER =
-  /(?<![\p{L}\d_.,:/-])([$€£¥₹]\s?)?(\d{1,3}(?:,\d{3})+|\d+)(\.\d+)?(\s?%|\s?(?:st|nd|rd|th)\b|:\d\d)?(?![\p{L}\d_:])/gu;
+const WHOLE = String.raw`(\d{1,3}(?:,\d{3})+|\d+)`;
+const AFTER = String.raw`(\s?%|\s?(?:st|nd|rd|th)\b|:\d\d)?`;
+const NUMBER = new RegExp(String.raw`(?<![\p{L}\d_.,:/-])([$€£¥₹]\s?)?${WHOLE}(\.\d+)?${AFTER}(?![\p{L}\d_:])`, "gu");
 /** Words after a number that are not what is counted. */
 const LINKS = new Set(
-  "and are each for from that the this was were with per than then plus more less out but who which when where can will has have".split(
-    " ",
-  ),
+  (
+    "and are each for from that the this was were with per than then plus more less out " +
+    "but who which when where can will has have"
+  ).split(" "),
 );
 const MONTHS = /^\s*(january|february|march|april|may|june|july|august|september|october|november|december)\b/i;
 

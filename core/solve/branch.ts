@@ -98,8 +98,8 @@ export function branch(
         }
       }
       if (Number.isFinite(slope.lo) && Number.isFinite(slope.hi)) {
-        // Mean-value form: all of f on the box lies in f(m) + slope · (box − m). Where the slope excludes 0 this is the
-        // Newton step.
+        // Mean-value form: all of f on the box lies in f(m) + slope · (box − m). Where the slope excludes 0 this is
+        // the Newton step.
         const m = a + (b - a) / 2;
         const fm = value(point(m));
         const off = new Enclosure(a - m, b - m);

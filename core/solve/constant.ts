@@ -430,7 +430,9 @@ function rationalPowerOfTen(r: Rational): ConstantForm | null {
   return /^10*$/.test(text) ? fromRational(ratio((text.length - 1) * (isInteger(r) ? 1 : -1))) : null;
 }
 
-/** What an expression without variable is as `turns` · π + `rest`, both fractions; null where it is no such number. */
+/**
+ * What an expression without variable is as `turns` · π + `rest`, both fractions; null where it is no such number.
+ */
 export function turnsOf(e: Expression): { readonly turns: Rational; readonly rest: Rational } | null {
   const form = dependsOnVariable(e) || !holdsPi(e) ? null : constantForm(e);
   if (!form || form.size === 0 || !hasValue(e)) return null;

@@ -4,9 +4,9 @@ import type { Expression } from "../formula";
 
 /**
  * What a function is on one side of a place: with x = p ± t (or ±1/t far out) and L = ln(1/t), its value lies in c ·
- * t^r · L^s · exp(w) for every t of (0, δ]. The scale is exp(−1/t^m) ≪ t^r ≪ 1/L ≪ 1 ≪ L ≪ t^−r ≪ exp(1/t^m).
- * Source: Hardy, Orders of Infinity, chapter 2; Gruntz, On Computing Limits in a Symbolic Manipulation System, for the
- * comparison of growth.
+ * t^r · L^s · exp(w) for every t of (0, δ]. The scale is exp(−1/t^m) ≪ t^r ≪ 1/L ≪ 1 ≪ L ≪ t^−r ≪
+ * exp(1/t^m). Source: Hardy, Orders of Infinity, chapter 2; Gruntz, On Computing Limits in a Symbolic Manipulation
+ * System, for the comparison of growth.
  */
 export interface Term {
   /** holds value / (t^r L^s exp w) for all t of (0, δ] */

@@ -195,9 +195,9 @@ function headIntegral(t: Term, d: Enclosure): Enclosure | "unbounded" | null {
 }
 
 /**
- * ∫ over one smooth stretch, cell by cell: with c the middle of a cell, ∑ a_k ∫ (x − c)^k over the k below the order,
- * a_k the Taylor coefficients at c; and last the coefficient over the whole cell, which holds the rest. Cells are
- * halved where that is too wide.
+ * ∫ over one smooth stretch, cell by cell: with c the middle of a cell, ∑ a_k ∫ (x − c)^k over the k below the
+ * order, a_k the Taylor coefficients at c; and last the coefficient over the whole cell, which holds the rest. Cells
+ * are halved where that is too wide.
  */
 function bounded(
   e: Expression,
@@ -219,7 +219,8 @@ function bounded(
     const box = new Enclosure(lo, hi);
     const rest = series(variableSeries(box, ORDER))?.[ORDER];
     if (rest && Number.isFinite(rest.lo) && Number.isFinite(rest.hi)) {
-      // ∫ (x − m)^k over the cell; m as a double may lie a rounding away from the true middle, so odd powers are kept.
+      // ∫ (x − m)^k over the cell; m as a double may lie a rounding away from the true middle, so odd powers are
+      // kept.
       const left = iv.subtract(new Enclosure(lo, lo), new Enclosure(m, m));
       const right = iv.subtract(new Enclosure(hi, hi), new Enclosure(m, m));
       const error = iv.multiply(rest, moment(left, right, ORDER));

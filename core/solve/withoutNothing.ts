@@ -13,8 +13,9 @@ import { rationalForm } from "./rationalForm";
 const memo = new Noted<Expression>();
 
 /**
- * A formula without its parts that come to nothing: 0 · u is 0, and a quotient of polynomials that cancels is a number.
- * Only for formulas that are known to have a value throughout: elsewhere the part that is dropped may have none.
+ * A formula without its parts that come to nothing: 0 · u is 0, and a quotient of polynomials that cancels is a
+ * number. Only for formulas that are known to have a value throughout: elsewhere the part that is dropped may have
+ * none.
  */
 export function withoutNothing(e: Expression): Expression {
   if (!dependsOnVariable(e)) return e;

@@ -537,7 +537,8 @@ function withoutHoles(found: ZeroSet, bottom: Expression, s: Stretch): ZeroSet {
 }
 
 /**
- * cos x in cos 2x − 2 cos x + 1.5, e^(kx) in e^(2kx) − 3 e^(kx) + 2, √x in x − 5 √x + 6: solved for that part first.
+ * cos x in cos 2x − 2 cos x + 1.5, e^(kx) in e^(2kx) − 3 e^(kx) + 2, √x in x − 5 √x + 6: solved for that part
+ * first.
  */
 function inCommonPart(e: Expression, s: Stretch, depth: number): ZeroSet | null {
   for (const part of commonParts(e)) {

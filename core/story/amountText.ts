@@ -30,8 +30,10 @@ export function earlierAnswer(text: string): { of: string; pick?: "last" | "whol
 
 const SHORT_UNITS = new Set("s h d m km cm mm kg g mg t lb oz K L l ml mL min a".split(" "));
 
-const NUMBER =
-  /[−-]?\s?(?:(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d+)?|\.\d+)(?:[eE][+-]?\d{1,3}(?![\p{L}\d.]))?/u;
+/** Digits, in threes where commas or thin spaces set them apart. */
+const WHOLE = String.raw`(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)`;
+const POWER = String.raw`(?:[eE][+-]?\d{1,3}(?![\p{L}\d.]))?`;
+const NUMBER = new RegExp(String.raw`[−-]?\s?(?:${WHOLE}(?:\.\d+)?|\.\d+)${POWER}`, "u");
 const SIGN = "[$€£¥₹₽₩₺₴]";
 
 const UNIT_WORD = `(?:${SIGN}|°[CF]|\\p{L}[\\p{L}\\d]*)(?:[²³]|\\^-?\\d+)?`;

@@ -46,7 +46,9 @@ describe("limits in the words of a story", () => {
   it("what each takes is read from the story too", () => {
     expect(
       read(
-        "A river lantern takes 2 sheets of paper and 4 minutes, a sky lantern 3 sheets and 2 minutes. There are at most 240 sheets and 320 minutes, and at least 20 sky lanterns are ordered.",
+        "A river lantern takes 2 sheets of paper and 4 minutes, a sky lantern 3 sheets and 2 " +
+          "minutes. There are at most 240 sheets and 320 minutes, and at least 20 sky lanterns " +
+          "are ordered.",
       ),
     ).toEqual([
       "at most 240 sheets → 2x + 3y <= 240 (sheets)",
@@ -64,7 +66,8 @@ describe("limits in the words of a story", () => {
     };
     expect(
       read(
-        "A bag must have at least 90 grams of fat and 24 of fibre. A portion of nuts has 15, 3 and 3 grams; a portion of fruit 2, 12 and 3 grams.",
+        "A bag must have at least 90 grams of fat and 24 of fibre. A portion of nuts has 15, " +
+          "3 and 3 grams; a portion of fruit 2, 12 and 3 grams.",
         mix,
       ),
     ).toEqual(["at least 90 grams of fat → fat: >= 90 … (fat)", "24 of fibre → fibre: >= 24 … (fibre)"]);

@@ -35,6 +35,15 @@ const QUALIFIERS: readonly (readonly [RegExp, "<=" | ">=" | "="])[] = [
   [/\b(?:at most|no more than|not more than|up to|a maximum of|maximum|only)\b/gi, "<="],
   [/\bexactly\b/gi, "="],
 ];
+/** "at least twice as many sky lanterns as river lanterns" */
+const AS_MANY = new RegExp(
+  [
+    String.raw`\b(at least |at most |no more than |exactly )?`,
+    String.raw`(half|once|twice|thrice|(?:two|three|four|five) times) as (?:many|much) `,
+    String.raw`([\p{L}’' -]+?) as ([\p{L}’' -]+?)(?=[.,;!?]|\s(?:are|is|must|can|should|have)\b|$)`,
+  ].join(""),
+  "giu",
+);
 const TIMES: Readonly<Record<string, number>> = {
   half: 0.5,
   once: 1,
@@ -244,9 +253,7 @@ export function limitPhrases(text: string, plan: Plan, names: Names): LimitPhras
     const c = countedAt(text, m.index + m[0].length);
     if (c) put(m.index, c, (left) => `${plain(amount(m[1]!))} <= ${left} <= ${plain(c.value)}`);
   }
-  for (const m of text.matchAll(
-    /\b(at least |at most |no more than |exactly )?(half|once|twice|thrice|(?:two|three|four|five) times) as (?:many|much) ([\p{L}’' -]+?) as ([\p{L}’' -]+?)(?=[.,;!?]|\s(?:are|is|must|can|should|have)\b|$)/giu,
-  )) {
+  for (const m of text.matchAll(AS_MANY)) {
     const [a, b] = [meant(words(m[3]!), plan), meant(words(m[4]!), plan)];
     if (a.length !== 1 || b.length !== 1 || a[0] === b[0]) continue;
     const by = TIMES[m[2]!.toLowerCase()]!;
@@ -265,7 +272,10 @@ export function limitPhrases(text: string, plan: Plan, names: Names): LimitPhras
     const scale = r.coefficients.find((c) => c.n !== 0n)!;
     const turn = scale.s < 0n;
     const flip = { "<=": ">=", ">=": "<=", "=": "=" } as const;
-    return `${r.coefficients.map((c) => c.div(scale).toFraction()).join(" ")} ${turn ? flip[r.sense] : r.sense} ${r.bound.div(scale).toFraction()}`;
+    return (
+      `${r.coefficients.map((c) => c.div(scale).toFraction()).join(" ")} ` +
+      `${turn ? flip[r.sense] : r.sense} ${r.bound.div(scale).toFraction()}`
+    );
   };
   const keysOf = (constraint: string): string[] => {
     const r = readConstraint(constraint, variables, names);

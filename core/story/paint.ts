@@ -66,7 +66,10 @@ export function typesetLine(text: string, source: CaseFile): string | null {
   if (entry.kind === "variable") {
     const bound = (b: number | string | undefined, open: string) =>
       b === undefined ? open : typeof b === "number" ? String(b) : (formula(b, null, source) ?? b);
-    return `${bound(entry.row.from, "-\\infty")} \\le ${latexName(entry.row.name)} \\le ${bound(entry.row.to, "\\infty")}`;
+    return (
+      `${bound(entry.row.from, "-\\infty")} \\le ${latexName(entry.row.name)} \\le ` +
+      `${bound(entry.row.to, "\\infty")}`
+    );
   }
   if (entry.kind === "question") return typesetDraft(text.replace(/\?\s*$/, ""), source);
   return null;

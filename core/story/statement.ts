@@ -132,12 +132,23 @@ class StatementReader {
   private say(entry: Entry, built: Model): string {
     switch (entry.kind) {
       case "given":
-        return `${entry.replaces ? "changes" : "adds"} the given ${entry.row.name} = ${formatQuantity(entry.row.value, this.unitOf(entry.row.unit), 12)}`;
-      case "variable":
-        return `${entry.replaces ? "changes" : "adds"} the variable ${entry.row.name}${entry.row.from === undefined && entry.row.to === undefined ? "" : `, ${entry.row.from ?? "−∞"} … ${entry.row.to ?? "∞"}`}${entry.row.unit ? ` ${entry.row.unit}` : ""}${entry.row.whole ? ", whole" : ""}`;
+        return (
+          `${entry.replaces ? "changes" : "adds"} the given ${entry.row.name} = ` +
+          `${formatQuantity(entry.row.value, this.unitOf(entry.row.unit), 12)}`
+        );
+      case "variable": {
+        const { name, from, to, unit, whole } = entry.row;
+        const range = from === undefined && to === undefined ? "" : `, ${from ?? "−∞"} … ${to ?? "∞"}`;
+        const kind = `${unit ? ` ${unit}` : ""}${whole ? ", whole" : ""}`;
+        return `${entry.replaces ? "changes" : "adds"} the variable ${name}${range}${kind}`;
+      }
       case "function": {
         const f = built.functions.get(entry.row.name);
-        return `${entry.replaces ? "changes" : "adds"} the function ${entry.row.name}(${entry.row.of}) = ${f?.text ?? ""}${f?.unit?.text ? `, in ${f.unit.text}` : ""}${entry.variable ? `, and its variable ${entry.variable.name}, for now any number` : ""}`;
+        return (
+          `${entry.replaces ? "changes" : "adds"} the function ${entry.row.name}(` +
+          `${entry.row.of}) = ${f?.text ?? ""}${f?.unit?.text ? `, in ${f.unit.text}` : ""}` +
+          `${entry.variable ? `, and its variable ${entry.variable.name}, for now any number` : ""}`
+        );
       }
       case "question": {
         const q = questionText(entry.row, built);
@@ -163,7 +174,9 @@ class StatementReader {
           text.length,
         );
       throw new Misread(
-        `This names nothing yet. Give it a name, as in ${quoted(`f(${this.source.variables?.[0]?.name ?? "x"}) = ${text.trim()}`)}, or ask with a question mark.`,
+        "This names nothing yet. Give it a name, as in " +
+          `${quoted(`f(${this.source.variables?.[0]?.name ?? "x"}) = ${text.trim()}`)}, or ask ` +
+          "with a question mark.",
         0,
         text.length,
       );
@@ -171,7 +184,9 @@ class StatementReader {
     const [whole, name = "", of] = head;
     if (RESERVED.has(name))
       throw new Misread(
-        `${quoted(name)} is the name of ${name === "e" || name === "pi" ? "a number" : "a built-in function"}; choose another name.`,
+        `${quoted(name)} is the name of ` +
+          `${name === "e" || name === "pi" ? "a number" : "a built-in function"}; choose ` +
+          "another name.",
         0,
         name.length,
       );
@@ -349,7 +364,9 @@ class StatementReader {
     const of = known?.of ?? this.variableOf(body);
     if (!of)
       throw new Misread(
-        `${quoted(body)} is neither a number nor a formula of a variable. For a function say of what, as in ${quoted(`${name}(x) = …`)}, and write the variable first: \`x = 0 … 10\`.`,
+        `${quoted(body)} is neither a number nor a formula of a variable. For a function say ` +
+          `of what, as in ${quoted(`${name}(x) = …`)}, and write the variable first: \`x = 0 … ` +
+          `10\`.`,
         this.text.indexOf(body),
         this.text.length,
       );
@@ -450,10 +467,9 @@ class StatementReader {
     const rateAt = new RegExp(String.raw`^(${NAME})['’′]\s*\(([^()]*)\)$`, "u").exec(t);
     if (rateAt) return { ...common, ask: "rate", function: this.functionName(rateAt[1]!), at: this.amount(rateAt[2]!) };
 
-    const given = new RegExp(
-      String.raw`^(${NAME})(?:\s*(?:\bin\b|=)\s*(\S+?)${TO}(\S+))?\s*(?:\bso that\b|:)\s*(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)$`,
-      "u",
-    ).exec(t);
+    const over = String.raw`(?:\s*(?:\bin\b|=)\s*(\S+?)${TO}(\S+))?`;
+    const goal = String.raw`(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)`;
+    const given = new RegExp(String.raw`^(${NAME})${over}\s*(?:\bso that\b|:)\s*${goal}$`, "u").exec(t);
     if (given) return this.givenQuestion(id, given);
 
     const sides = /^(.*?)(<=|>=|≤|≥|<|>|=)(.*)$/.exec(t);
@@ -464,7 +480,8 @@ class StatementReader {
 
     if (this.model.functions.has(t))
       throw new Misread(
-        `What about ${quoted(t)}? Examples: ${quoted(`${t} = 0 ?`)}, ${quoted(`greatest ${t} ?`)}, ${quoted(`${t}(3) ?`)}.`,
+        `What about ${quoted(t)}? Examples: ${quoted(`${t} = 0 ?`)}, ` +
+          `${quoted(`greatest ${t} ?`)}, ${quoted(`${t}(3) ?`)}.`,
         0,
         this.text.length,
       );
@@ -477,7 +494,8 @@ class StatementReader {
       "compare",
     ]);
     throw new Misread(
-      `This question is not understood.${near ? ` Did you mean ${quoted(near)}?` : ""} Examples: \`R = C ?\`, \`P = 0 ?\`, \`P >= 500 ?\`, \`greatest P ?\`, \`P(250) ?\`.`,
+      `This question is not understood.${near ? ` Did you mean ${quoted(near)}?` : ""} ` +
+        `Examples: \`R = C ?\`, \`P = 0 ?\`, \`P >= 500 ?\`, \`greatest P ?\`, \`P(250) ?\`.`,
       0,
       this.text.length,
     );
@@ -521,7 +539,8 @@ class StatementReader {
     const rf = this.functionIn(right);
     if (left === "" || right === "")
       throw new Misread(
-        `${quoted(this.text.trim())} has nothing on ${left === "" ? "the left" : "the right"} of the ${quoted(sign)}; a function or a number should stand there.`,
+        `${quoted(this.text.trim())} has nothing on ${left === "" ? "the left" : "the right"}` +
+          ` of the ${quoted(sign)}; a function or a number should stand there.`,
         0,
         this.text.length,
       );
@@ -530,7 +549,10 @@ class StatementReader {
       if (first && new RegExp(`^${NAME}$`, "u").test(left))
         throw new Misread(this.unknown(first), this.text.indexOf(first), this.text.indexOf(first) + first.length);
       throw new Misread(
-        `One side should be a function of this case by its name. Give ${quoted(/\p{L}/u.test(left) ? left : right)} a name first, as in ${quoted(`D(${this.source.variables?.[0]?.name ?? "x"}) = ${/\p{L}/u.test(left) ? left : right}`)}.`,
+        "One side should be a function of this case by its name. Give " +
+          `${quoted(/\p{L}/u.test(left) ? left : right)} a name first, as in ` +
+          `${quoted(`D(${this.source.variables?.[0]?.name ?? "x"}) = ${/\p{L}/u.test(left) ? left : right}`)}` +
+          ".",
         0,
         this.text.length,
       );
@@ -541,7 +563,10 @@ class StatementReader {
     }
     if (lf && rf)
       throw new Misread(
-        `To see where ${lf} is ${sign.startsWith("<") || sign === "≤" ? "below" : "above"} ${rf}, name the difference first, as in ${quoted(`D(${this.model.functions.get(lf)!.of}) = ${lf} - ${rf}`)}, and ask ${quoted(`D ${sign} 0 ?`)}; or ask ${quoted(`compare ${lf}, ${rf} ?`)}.`,
+        `To see where ${lf} is ${sign.startsWith("<") || sign === "≤" ? "below" : "above"} ` +
+          `${rf}, name the difference first, as in ` +
+          `${quoted(`D(${this.model.functions.get(lf)!.of}) = ${lf} - ${rf}`)}, and ask ` +
+          `${quoted(`D ${sign} 0 ?`)}; or ask ${quoted(`compare ${lf}, ${rf} ?`)}.`,
         0,
         this.text.length,
       );
@@ -566,7 +591,9 @@ class StatementReader {
   private unknown(name: string): string {
     const near = nearName(name, [...this.model.functions.keys()]);
     const list = [...this.model.functions.keys()];
-    return `${quoted(name)} is no function of this case.${near ? ` Did you mean ${quoted(near)}?` : list.length > 0 ? ` There ${list.length === 1 ? "is" : "are"} ${list.join(", ")}.` : " Write a function first."}`;
+    const there = `There ${list.length === 1 ? "is" : "are"} ${list.join(", ")}.`;
+    const instead = near ? `Did you mean ${quoted(near)}?` : list.length > 0 ? there : "Write a function first.";
+    return `${quoted(name)} is no function of this case. ${instead}`;
   }
 
   private earlierList(): string {

@@ -4,9 +4,9 @@ import type { PieceRow } from "../model";
 export type StepForm = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly message: string };
 
 /**
- * A function by pieces written as one formula with unit steps: f₁ + (f₂ − f₁) step(x − b). The step is 1 from the break
- * on, so each piece must own its start and pieces must follow each other without a gap; the first and last reach as far
- * as the range does.
+ * A function by pieces written as one formula with unit steps: f₁ + (f₂ − f₁) step(x − b). The step is 1 from
+ * the break on, so each piece must own its start and pieces must follow each other without a gap; the first and last
+ * reach as far as the range does.
  */
 export function stepForm(pieces: readonly PieceRow[], of: string): StepForm {
   const first = pieces[0];

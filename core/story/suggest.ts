@@ -62,5 +62,7 @@ export function suggestions(model: Model): Suggestion[] {
 }
 
 /** What makes two questions the same, whatever their id or range. */
-const key = (q: Question): string =>
-  `${q.ask === "multiply" || q.ask === "total" ? q.ask : q.ask === "reach" ? `reach ${JSON.stringify(q.value)}` : q.ask}:${[...functionsOf(q)].sort().join(",")}`;
+const key = (q: Question): string => {
+  const asked = q.ask === "reach" ? `reach ${JSON.stringify(q.value)}` : q.ask;
+  return `${asked}:${[...functionsOf(q)].sort().join(",")}`;
+};

@@ -93,9 +93,10 @@ const SIGNS: Readonly<Record<string, string>> = {
   "₴": "UAH",
 };
 const CODES = new Set(
-  "USD EUR GBP JPY CHF CAD AUD NZD CNY INR RUB KRW SEK NOK DKK PLN CZK HUF TRY UAH BRL MXN ARS CLP COP PEN ZAR ILS SGD HKD THB AED SAR EGP NGN KES".split(
-    " ",
-  ),
+  (
+    "USD EUR GBP JPY CHF CAD AUD NZD CNY INR RUB KRW SEK NOK DKK PLN CZK HUF TRY UAH BRL " +
+    "MXN ARS CLP COP PEN ZAR ILS SGD HKD THB AED SAR EGP NGN KES"
+  ).split(" "),
 );
 const CENTS = new Set(["cent", "ct", "¢"]);
 // Words the package takes for others: cooky, len, bia.

@@ -44,7 +44,8 @@ export function turnedAway(k: Knock, hosts: readonly string[]): Turned | null {
   if (!OWN_NAMES.has(name) && !hosts.includes(name) && !hosts.includes(name.replace(/^\[|\]$/g, "")))
     return {
       status: 421,
-      message: `This server does not go by the name "${name.slice(0, 100)}"; PASEAR_HOSTS lists the names it answers to.`,
+      message:
+        `This server does not go by the name "${name.slice(0, 100)}"; PASEAR_HOSTS lists the ` + "names it answers to.",
     };
   if (!k.path.startsWith("/api/")) return READS.has(k.method) ? null : NO_SUCH_METHOD("GET, HEAD");
   const route = ROUTES.find((r) => r.path.test(k.path));

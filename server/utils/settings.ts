@@ -1,6 +1,6 @@
 /** What can be set from outside, all in one place; the README lists it. */
 export interface Settings {
-  /** names by which the server may be called besides localhost, 127.0.0.1 and ::1, and besides the one it is bound to */
+  /** names the server may be called by, besides localhost, 127.0.0.1, ::1 and the one it is bound to */
   readonly hosts: readonly string[];
   /** requests that one address may make in a second on average; ten times as many at once */
   readonly rate: number;

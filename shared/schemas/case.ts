@@ -239,7 +239,9 @@ function sayIssue(issue: Issue, document: unknown): ShapeProblem[] {
       return [
         {
           path,
-          message: `\`${String((found as Record<string, unknown> | undefined)?.[key] ?? found)}\` is not a known \`${key}\`.`,
+          message:
+            `\`${String((found as Record<string, unknown> | undefined)?.[key] ?? found)}\` is ` +
+            `not a known \`${key}\`.`,
         },
       ];
     }

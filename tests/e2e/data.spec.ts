@@ -32,12 +32,16 @@ test("from a pasted messy table to a finding on the desk in six actions, no numb
   await act(() =>
     paste(
       page,
-      "week\tpeople\tprice [$]\tshare\n0\t71\t$6,50\t4,2 %\n1\t117\t$6,50\t4,9 %\n2\t233\t$7,00\t5,1 %\n3\t387\t\t5,8 %\n4\t710\t$7,25\t6,0 %\n5\t1.142\tsold out\t6,4 %\n6\t1.844\t$7,50\t6,6 %\n7\t2.552\t$7,50\t7,0 %\n8\t3.399\t$8,00\t7,1 %\n9\t4.009\t$8,00\t7,5 %\n",
+      "week\tpeople\tprice [$]\tshare\n0\t71\t$6,50\t4,2 %\n1\t117\t$6,50\t4,9 " +
+        "%\n2\t233\t$7,00\t5,1 %\n3\t387\t\t5,8 %\n4\t710\t$7,25\t6,0 %\n5\t1.142\tsold " +
+        "out\t6,4 %\n6\t1.844\t$7,50\t6,6 %\n7\t2.552\t$7,50\t7,0 %\n8\t3.399\t$8,00\t7,1 " +
+        "%\n9\t4.009\t$8,00\t7,5 %\n",
     ),
   );
   const dialog = page.getByRole("dialog", { name: "Data from elsewhere" });
   await expect(dialog).toContainText(
-    "10 rows under a header: week (numbers), people (numbers), price in $ (numbers), share in % (numbers). 1 empty cell.",
+    "10 rows under a header: week (numbers), people (numbers), price in $ (numbers), " +
+      "share in % (numbers). 1 empty cell.",
   );
   await expect(dialog).toContainText("Decimal commas: 1,5 is one and a half.");
   await expect(dialog).toContainText("Not a number, and left empty: “sold out” in row 6, price.");
@@ -142,10 +146,9 @@ test("counts that fall and then rise are split, joined, and become one function 
 test("data with two breaks become three pieces in one action", async ({ page, server }) => {
   await dataView(page, server);
   // 2t up to 10, then 20, then falling by 3 for each t beyond 20; small readings errors of ±0.1
-  await paste(
-    page,
-    `t\ty\n${Array.from({ length: 30 }, (_, t) => `${t}\t${((t < 10 ? 2 * t : t < 20 ? 20 : 20 - 3 * (t - 20)) + ((t % 3) - 1) * 0.1).toFixed(1)}`).join("\n")}\n`,
-  );
+  const level = (t: number) => (t < 10 ? 2 * t : t < 20 ? 20 : 20 - 3 * (t - 20));
+  const rows = Array.from({ length: 30 }, (_, t) => `${t}\t${(level(t) + ((t % 3) - 1) * 0.1).toFixed(1)}`);
+  await paste(page, `t\ty\n${rows.join("\n")}\n`);
   await page.getByRole("dialog").getByRole("button", { name: "Keep the rows" }).click();
   await page.getByRole("button", { name: /^Use y\(t\) in three pieces$/ }).click();
   await write(page, ["y(15) ?", "y(26) ?"]);

@@ -122,8 +122,8 @@ test("a track is moved by keys and everything follows; a suggested question is a
   await stand(page, server);
   await page.getByRole("slider", { name: "Vary F" }).focus();
   for (let i = 0; i < 8; i++) await page.keyboard.press("ArrowRight");
-  // the track runs from 0 to 500 in steps of 2.5 rounded to 5: 180 + 8·5 = 220, and the first crossing moves to (345 −
-  // √92625)/2 = 20.33
+  // the track runs from 0 to 500 in steps of 2.5 rounded to 5: 180 + 8·5 = 220, and the first crossing moves to (345
+  // − √92625)/2 = 20.33
   await expect(page.getByRole("button", { name: /^Value of F: \$220/ })).toBeVisible();
   await expect(says(page).first()).toHaveText("21 lanterns is the first whole number that pays.");
   await page.getByRole("button", { name: /^Where is profit P equal to \$0/ }).click();

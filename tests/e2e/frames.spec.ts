@@ -97,7 +97,9 @@ async function drag(page: Page, meanwhile: (step: number) => Promise<void> = asy
   };
 }
 const told = (c: Counted) =>
-  `${c.frames} frames, ${((c.frames / c.time) * 1000).toFixed(1)} a second; over 16.7 ms ${((c.late / c.frames) * 100).toFixed(1)} %, over two frames ${((c.later / c.frames) * 100).toFixed(1)} %, longest ${c.longest.toFixed(0)} ms`;
+  `${c.frames} frames, ${((c.frames / c.time) * 1000).toFixed(1)} a second; over 16.7 ` +
+  `ms ${((c.late / c.frames) * 100).toFixed(1)} %, over two frames ` +
+  `${((c.later / c.frames) * 100).toFixed(1)} %, longest ${c.longest.toFixed(0)} ms`;
 const together = (list: readonly Counted[]): Counted => ({
   frames: list.reduce((n, c) => n + c.frames, 0),
   time: list.reduce((n, c) => n + c.time, 0),
@@ -149,49 +151,52 @@ test("a given is dragged over ten functions and ten questions, and the frames ar
     const before = text.includes(head) ? text.slice(0, text.indexOf(head)) : `${text.trimEnd()}\n\n`;
     writeFileSync(
       file,
-      `${before}${head}\n\nA given dragged by hand, headless Chromium (software rendering), production build, five rounds (\`KEEP_FRAMES=1 npx playwright test --no-deps -g "frames are counted"\`):\n\n${lines.map((l) => `- ${l}`).join("\n")}\n`,
+      `${before}${head}\n\nA given dragged by hand, headless Chromium (software ` +
+        `rendering), production build, five rounds (\`KEEP_FRAMES=1 npx playwright test ` +
+        `--no-deps -g "frames are counted"\`):\n\n${lines.map((l) => `- ${l}`).join("\n")}\n`,
     );
   }
 });
 
-test("number, sentences and curves change in one frame and belong together; what is out of sight follows when the hand rests", async ({
-  page,
-  server,
-}) => {
-  await begin(server, tens);
-  await stand(page, server, "Ten and ten");
-  await expect(says(page)).toHaveCount(10);
-  await expect(page.locator(".canvas svg path").first()).toBeAttached();
-  await page.evaluate(() => {
-    const seen: string[][] = [];
-    Object.assign(window, { seen });
-    const all = (selector: string) => [...document.querySelectorAll(selector)];
-    // Once for all that changes before the next frame.
-    new MutationObserver(() => {
-      seen.push([
-        document.querySelector('[data-given="a"] .value')!.textContent!,
-        document.querySelector(".findings .says")!.textContent!,
-        all(".canvas svg g[clip-path] path")
-          .map((p) => p.getAttribute("d"))
-          .join(),
-      ]);
-    }).observe(document.querySelector(".findings .says")!, { characterData: true, childList: true, subtree: true });
-  });
-  await drag(page);
-  const seen = await page.evaluate(() => (window as unknown as { seen: [string, string, string][] }).seen);
-  expect(seen.length).toBeGreaterThan(20);
-  for (const [a, sentence] of seen) {
-    // a x = x² − a where x = (a + √(a² + 4a))/2, beyond the range from a = 100/11 on
-    const value = Number(a.replace(/[^\d.]/g, ""));
-    const x = (value + Math.sqrt(value ** 2 + 4 * value)) / 2;
-    if (x <= 10) expect(Number(/x = ([\d.]+)\.$/.exec(sentence)![1])).toBeCloseTo(x, 3);
-    else expect(sentence).toContain("never meet");
-  }
-  expect(new Set(seen.map(([, , curves]) => curves)).size).toBe(seen.length);
-  // The last card is far below the window: ∫ 20/(1 + e^(a − x)) over 0 … 10, by ten, is 2 (ln(1 + e^(10 − a)) − ln(1 +
-  // e^−a)).
-  const a = Number((await page.locator('[data-given="a"] .value').innerText()).trim());
-  expect(a).toBeGreaterThan(6);
-  const average = 2 * (Math.log(1 + Math.exp(10 - a)) - Math.log(1 + Math.exp(-a)));
-  await expect(says(page).nth(9)).toContainText(average.toPrecision(6).slice(0, -1));
-});
+test(
+  "number, sentences and curves change in one frame and belong together; what is out " +
+    "of sight follows when the hand rests",
+  async ({ page, server }) => {
+    await begin(server, tens);
+    await stand(page, server, "Ten and ten");
+    await expect(says(page)).toHaveCount(10);
+    await expect(page.locator(".canvas svg path").first()).toBeAttached();
+    await page.evaluate(() => {
+      const seen: string[][] = [];
+      Object.assign(window, { seen });
+      const all = (selector: string) => [...document.querySelectorAll(selector)];
+      // Once for all that changes before the next frame.
+      new MutationObserver(() => {
+        seen.push([
+          document.querySelector('[data-given="a"] .value')!.textContent!,
+          document.querySelector(".findings .says")!.textContent!,
+          all(".canvas svg g[clip-path] path")
+            .map((p) => p.getAttribute("d"))
+            .join(),
+        ]);
+      }).observe(document.querySelector(".findings .says")!, { characterData: true, childList: true, subtree: true });
+    });
+    await drag(page);
+    const seen = await page.evaluate(() => (window as unknown as { seen: [string, string, string][] }).seen);
+    expect(seen.length).toBeGreaterThan(20);
+    for (const [a, sentence] of seen) {
+      // a x = x² − a where x = (a + √(a² + 4a))/2, beyond the range from a = 100/11 on
+      const value = Number(a.replace(/[^\d.]/g, ""));
+      const x = (value + Math.sqrt(value ** 2 + 4 * value)) / 2;
+      if (x <= 10) expect(Number(/x = ([\d.]+)\.$/.exec(sentence)![1])).toBeCloseTo(x, 3);
+      else expect(sentence).toContain("never meet");
+    }
+    expect(new Set(seen.map(([, , curves]) => curves)).size).toBe(seen.length);
+    // The last card is far below the window: ∫ 20/(1 + e^(a − x)) over 0 … 10, by ten, is
+    // 2 (ln(1 + e^(10 − a)) − ln(1 + e^−a)).
+    const a = Number((await page.locator('[data-given="a"] .value').innerText()).trim());
+    expect(a).toBeGreaterThan(6);
+    const average = 2 * (Math.log(1 + Math.exp(10 - a)) - Math.log(1 + Math.exp(-a)));
+    await expect(says(page).nth(9)).toContainText(average.toPrecision(6).slice(0, -1));
+  },
+);

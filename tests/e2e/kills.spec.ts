@@ -66,29 +66,30 @@ class Writer {
   }
 }
 
-test(`of what was acknowledged nothing is lost when the server is killed ${KILLS} times, and nothing is doubled`, async ({
-  server,
-}) => {
-  test.setTimeout(60_000 + KILLS * 6000);
-  const before = (await server.cases()).length;
-  const writers: Writer[] = [];
-  for (let i = 0; i < KILLS; i++) {
-    writers.push(new Writer(`killed-${i}`));
-    const active = writers.slice(-3);
-    const writing = active.map((w) => w.write(server));
-    await new Promise((resolve) => setTimeout(resolve, 20 + chance() * 180));
+test(
+  `of what was acknowledged nothing is lost when the server is killed ${KILLS} times, ` + "and nothing is doubled",
+  async ({ server }) => {
+    test.setTimeout(60_000 + KILLS * 6000);
+    const before = (await server.cases()).length;
+    const writers: Writer[] = [];
+    for (let i = 0; i < KILLS; i++) {
+      writers.push(new Writer(`killed-${i}`));
+      const active = writers.slice(-3);
+      const writing = active.map((w) => w.write(server));
+      await new Promise((resolve) => setTimeout(resolve, 20 + chance() * 180));
+      await server.kill();
+      await Promise.all(writing);
+      await server.start();
+      for (const w of active) await w.check(server);
+    }
+    for (const w of writers) await w.check(server);
+    const all = (await server.cases()).filter((c) => c.id.startsWith("killed-"));
+    expect((await server.cases()).length).toBe(before + all.length);
+    expect(new Set(all.map((c) => c.id)).size).toBe(all.length);
+    expect(writers.reduce((sum, w) => sum + w.acknowledged, 0)).toBeGreaterThan(KILLS);
     await server.kill();
-    await Promise.all(writing);
-    await server.start();
-    for (const w of active) await w.check(server);
-  }
-  for (const w of writers) await w.check(server);
-  const all = (await server.cases()).filter((c) => c.id.startsWith("killed-"));
-  expect((await server.cases()).length).toBe(before + all.length);
-  expect(new Set(all.map((c) => c.id)).size).toBe(all.length);
-  expect(writers.reduce((sum, w) => sum + w.acknowledged, 0)).toBeGreaterThan(KILLS);
-  await server.kill();
-  const client = createClient({ url: `file:${server.file}` });
-  expect((await client.execute("PRAGMA integrity_check")).rows[0]).toMatchObject({ integrity_check: "ok" });
-  client.close();
-});
+    const client = createClient({ url: `file:${server.file}` });
+    expect((await client.execute("PRAGMA integrity_check")).rows[0]).toMatchObject({ integrity_check: "ok" });
+    client.close();
+  },
+);

@@ -4,7 +4,7 @@ import { expect, test, type TestServer } from "./server";
 
 const formula = (name: string, text: string) => ({ name, of: "x", by: { kind: "formula", text } });
 
-/** A case with so many questions of about half a second each, all of which are cut, and one that is answered at once. */
+/** A case with one question that is answered at once, and so many of about half a second each, all of which are cut. */
 async function longCase(page: Page, server: TestServer, count: number): Promise<void> {
   const questions = Array.from({ length: count }, (_, i) => ({ id: `q${i + 1}`, ask: "meet", functions: ["h", "g"] }));
   const made = await fetch(`${server.url}/api/cases`, {

@@ -34,7 +34,12 @@ function largeFile(n: number, m: number): string {
   };
   const sum = (f: () => number) => Array.from({ length: n }, (_, j) => `${f()} x${j}`).join(" + ");
   const rows = Array.from({ length: m }, (_, i) => ` r${i}: ${sum(() => 10 + Math.floor(random() * 90))} <= ${n * 20}`);
-  return `Maximize\n obj: ${sum(() => 10 + Math.floor(random() * 90))}\nSubject To\n${rows.join("\n")}\nBounds\n${Array.from({ length: n }, (_, j) => ` 0 <= x${j} <= 10`).join("\n")}\nGenerals\n ${Array.from({ length: n }, (_, j) => `x${j}`).join(" ")}\nEnd\n`;
+  return (
+    `Maximize\n obj: ${sum(() => 10 + Math.floor(random() * 90))}\nSubject To\n` +
+    `${rows.join("\n")}\nBounds\n` +
+    `${Array.from({ length: n }, (_, j) => ` 0 <= x${j} <= 10`).join("\n")}\nGenerals\n ` +
+    `${Array.from({ length: n }, (_, j) => `x${j}`).join(" ")}\nEnd\n`
+  );
 }
 
 test("limits are taken from the words of the story, with what each lantern takes", async ({ page, server }) => {
@@ -43,7 +48,9 @@ test("limits are taken from the words of the story, with what each lantern takes
   await page
     .getByRole("textbox", { name: "Text of the story" })
     .fill(
-      "A paper boat takes 2 sheets and 5 minutes, a paper crane 1 sheet and 8 minutes. There are at most 100 sheets and 400 minutes, and at least 10 cranes are ordered. A boat brings $3, a crane $4.",
+      "A paper boat takes 2 sheets and 5 minutes, a paper crane 1 sheet and 8 minutes. " +
+        "There are at most 100 sheets and 400 minutes, and at least 10 cranes are ordered. A " +
+        "boat brings $3, a crane $4.",
     );
   await page.getByRole("button", { name: "Plan", exact: true }).click();
   await add(page, "greatest 3b + 4c in $");
@@ -151,7 +158,12 @@ test("a plan of 30 variables is solved, tested, and read off in tables; two of t
   const dialog = page.getByRole("dialog", { name: "Plan files" });
   const n = 30;
   // Each x is held by its own row 2 x ≤ 8 + k; one row holds all: Σ x ≤ 60. The dearest are filled first.
-  const text = `Maximize\n obj: ${Array.from({ length: n }, (_, j) => `${j + 1} x${j}`).join(" + ")}\nSubject To\n all: ${Array.from({ length: n }, (_, j) => `x${j}`).join(" + ")} <= 60\n${Array.from({ length: n }, (_, j) => ` r${j}: 2 x${j} + x${(j + 1) % n} <= 20`).join("\n")}\nEnd\n`;
+  const text =
+    `Maximize\n obj: ${Array.from({ length: n }, (_, j) => `${j + 1} x${j}`).join(" + ")}` +
+    `\nSubject To\n all: ${Array.from({ length: n }, (_, j) => `x${j}`).join(" + ")} <= ` +
+    `60\n` +
+    `${Array.from({ length: n }, (_, j) => ` r${j}: 2 x${j} + x${(j + 1) % n} <= 20`).join("\n")}` +
+    `\nEnd\n`;
   await dialog
     .getByLabel("File with a plan")
     .setInputFiles({ name: "thirty.lp", mimeType: "text/plain", buffer: Buffer.from(text) });

@@ -31,8 +31,8 @@ const walks: { job: string; most: number; walk: (a: Hand) => Promise<void>; answ
     },
     answer: [/10 nights/],
   },
-  // sin(x) = 1/2 at π/6 + 2πk and 5π/6 + 2πk: on 0 … 20 six of them (0.5236, 2.618, 6.807, 8.901, 13.09, 15.18), then
-  // 19.37: seven
+  // sin(x) = 1/2 at π/6 + 2πk and 5π/6 + 2πk: on 0 … 20 six of them (0.5236, 2.618, 6.807, 8.901, 13.09, 15.18),
+  // then 19.37: seven
   {
     job: "all crossings of a threshold",
     most: 3,
@@ -70,8 +70,8 @@ const walks: { job: string; most: number; walk: (a: Hand) => Promise<void>; answ
     },
     answer: [/^Q is 12 at y = 2\.05\d+ m\.$/],
   },
-  // ∫ 3t from 0 to 6 = 54, then ∫ (18 − 2(t − 6)) from 6 to 15 = 81: 135; greatest 18 at 6; steps: 3t − 5(t − 6) from 6
-  // on
+  // ∫ 3t from 0 to 6 = 54, then ∫ (18 − 2(t − 6)) from 6 to 15 = 81: 135; greatest 18 at 6; steps: 3t − 5(t
+  // − 6) from 6 on
   {
     job: "a piecewise model with its step form",
     most: 10,

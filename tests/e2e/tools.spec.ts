@@ -4,33 +4,34 @@ import { expect, test } from "./server";
 
 const row = (page: Page, name: string) => page.locator(`[data-name="${name}"]`);
 
-test("the entry line completes names, units and forms, typesets what is written, and walks back through what was entered", async ({
-  page,
-  server,
-}) => {
-  await stand(page, server);
-  await page.keyboard.press("/");
-  const editor = page.locator(".entry .cm-content");
-  await expect(editor).toBeVisible();
-  await page.keyboard.type("gre");
-  await expect(page.getByRole("option", { name: /greatest/ })).toBeVisible();
-  await page.keyboard.press("Tab");
-  await expect.poll(() => written(page)).toContain("greatest");
-  await entry(page).fill("D(q) = R/(C + 1");
-  await expect(page.locator(".entry .cm-wrong")).toBeAttached();
-  await entry(page).fill("D(q) = R/(C + 1)");
-  await expect(page.locator(".entry .typeset .katex .mfrac")).toBeVisible();
-  await page.keyboard.press("Enter");
-  await expect(row(page, "D")).toBeVisible();
-  await write(page, ["D(100) ?"]);
-  await page.keyboard.press("ArrowUp");
-  await expect.poll(() => written(page)).toBe("D(100) ?");
-  await page.keyboard.press("ArrowUp");
-  await expect.poll(() => written(page)).toBe("D(q) = R/(C + 1)");
-  await page.keyboard.press("ArrowDown");
-  await page.keyboard.press("ArrowDown");
-  await expect.poll(() => written(page)).toBe("");
-});
+test(
+  "the entry line completes names, units and forms, typesets what is written, and " +
+    "walks back through what was entered",
+  async ({ page, server }) => {
+    await stand(page, server);
+    await page.keyboard.press("/");
+    const editor = page.locator(".entry .cm-content");
+    await expect(editor).toBeVisible();
+    await page.keyboard.type("gre");
+    await expect(page.getByRole("option", { name: /greatest/ })).toBeVisible();
+    await page.keyboard.press("Tab");
+    await expect.poll(() => written(page)).toContain("greatest");
+    await entry(page).fill("D(q) = R/(C + 1");
+    await expect(page.locator(".entry .cm-wrong")).toBeAttached();
+    await entry(page).fill("D(q) = R/(C + 1)");
+    await expect(page.locator(".entry .typeset .katex .mfrac")).toBeVisible();
+    await page.keyboard.press("Enter");
+    await expect(row(page, "D")).toBeVisible();
+    await write(page, ["D(100) ?"]);
+    await page.keyboard.press("ArrowUp");
+    await expect.poll(() => written(page)).toBe("D(100) ?");
+    await page.keyboard.press("ArrowUp");
+    await expect.poll(() => written(page)).toBe("D(q) = R/(C + 1)");
+    await page.keyboard.press("ArrowDown");
+    await page.keyboard.press("ArrowDown");
+    await expect.poll(() => written(page)).toBe("");
+  },
+);
 
 test("several pasted lines become several entries; the one that cannot be read stays", async ({ page, server }) => {
   await newCase(page, server);

@@ -64,7 +64,10 @@ export function checkWhere(f: Finding, difference: Value, relation: string, w: W
     const claimed = f.status === "everywhere" || (f.status === "found" && f.stretches.some((s) => isInStretch(at, s)));
     const slack = by + Math.abs(x) * 1e-9 + (f.repeats ? 1e-6 : 0);
     if (holds !== claimed && !f.stretches.some((s) => isNearEnd(at, s, slack)))
-      return `${holds ? "holds" : Number.isNaN(here.y) ? "has no value" : "does not hold"} at ${x} (${here.y}), told otherwise`;
+      return (
+        `${holds ? "holds" : Number.isNaN(here.y) ? "has no value" : "does not hold"} at ${x}` +
+        ` (${here.y}), told otherwise`
+      );
   }
   return null;
 }

@@ -56,7 +56,8 @@ onBeforeUnmount(() => clearTimeout(timer));
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vue/no-v-html -- made by the typesetter from our own LaTeX, never from what somebody typed as HTML -->
+  <!-- Made by the typesetter from our own LaTeX, never from what somebody typed as HTML. -->
+  <!-- eslint-disable-next-line vue/no-v-html -->
   <span v-if="html" ref="home" class="math" v-html="html" />
   <span v-else class="math" :style="room > 0 ? { display: 'inline-block', minHeight: `${room}px` } : undefined">{{
     text ?? ""

@@ -292,11 +292,19 @@ const picture = computed((): DataPicture | null => {
     y: { name: yName.value, unit: column(yName.value)?.unit ?? "" },
   };
 });
-const described = computed(() =>
-  rows.value
-    ? `${yName.value} over ${xName.value}: ${rows.value.x.length} rows${card.value ? `, with the ${card.value.family} model` : ""}${splitAt.value === null ? "" : `, split at ${splitAt.value}`}.`
-    : "No data",
-);
+const described = computed(() => {
+  if (!rows.value) return "No data";
+  const model = card.value ? `, with the ${card.value.family} model` : "";
+  const split = splitAt.value === null ? "" : `, split at ${splitAt.value}`;
+  return `${yName.value} over ${xName.value}: ${rows.value.x.length} rows${model}${split}.`;
+});
+/** From the least input to the greatest. */
+const inputSpan = computed(() => {
+  const x = rows.value?.x ?? [];
+  const least = x.reduce((m, v) => Math.min(m, v), Infinity);
+  const greatest = x.reduce((m, v) => Math.max(m, v), -Infinity);
+  return x.length === 0 ? "" : `${formatNumber(least)} … ${formatNumber(greatest)}`;
+});
 
 // ---- counting from
 const UNITS: CountUnit[] = ["day", "week", "month", "year"];
@@ -539,12 +547,7 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4);
             :check="checkStart"
             @keep="recount({ ...counting, since: $event.trim() })"
             >{{ sinceWords(counting.since) }}</EditText>. {{ isDate ? "Dates" : "Years" }} were turned into
-          {{ xName }} =
-          {{
-            rows && rows.x.length
-              ? `${formatNumber(rows.x.reduce((m, v) => Math.min(m, v), Infinity))} … ${formatNumber(rows.x.reduce((m, v) => Math.max(m, v), -Infinity))}`
-              : ""
-          }}.
+          {{ xName }} = {{ inputSpan }}.
         </p>
         <p v-if="rows && rows.skipped > 0" class="quiet">
           {{ rows.skipped }} row{{ rows.skipped === 1 ? " has" : "s have" }} no part in the fits.

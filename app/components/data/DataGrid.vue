@@ -33,6 +33,12 @@ const plain = (row: number, j: number): string => {
   const v = props.table.rows[row]?.[j];
   return v === null || v === undefined ? "" : percent(j) ? `${Number((v * 100).toPrecision(12))} %` : String(v);
 };
+/** The date that an input in the first column stands for, after `before`; empty where it stands for none. */
+const dateAt = (row: number, j: number, before = ""): string => {
+  const v = j === 0 ? props.table.rows[row]?.[0] : null;
+  const date = v === null || v === undefined ? null : props.reads(v);
+  return date === null ? "" : `${before}${date}`;
+};
 
 onMounted(() => {
   view.value = home.value?.clientHeight ?? 480;
@@ -229,8 +235,8 @@ defineExpose({ focus: () => go(0, 0) });
             :class="{ here: at.row === i && at.column === j }"
             :data-cell="`${i}:${j}`"
             :tabindex="at.row === i && at.column === j ? 0 : -1"
-            :aria-label="`${c.name} of row ${i + 1}: ${shown(i, j) || 'empty'}${j === 0 && table.rows[i]?.[0] != null && reads(table.rows[i]![0]!) ? `, ${reads(table.rows[i]![0]!)}` : ''}`"
-            :title="j === 0 && table.rows[i]?.[0] != null ? (reads(table.rows[i]![0]!) ?? undefined) : undefined"
+            :aria-label="`${c.name} of row ${i + 1}: ${shown(i, j) || 'empty'}${dateAt(i, j, ', ')}`"
+            :title="dateAt(i, j) || undefined"
             @click="go(i, j)"
             @dblclick="edit(plain(i, j))"
           >

@@ -14,12 +14,21 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [key: string]; point: [key: string | null] }>();
 const fitted = computed(() => props.cards.filter((c) => c.reason === null));
 const refused = computed(() => props.cards.filter((c) => c.reason !== null));
-const title = (c: RankedCard) =>
-  `${c.family === "own" ? "own formula" : c.family === "proportional" ? "through the origin" : c.family}${c.family === "power" || c.family === "exponential" ? (c.method === "logs" ? ", on logarithms" : ", direct") : ""}`;
+const NAMES: Partial<Record<RankedCard["family"], string>> = {
+  own: "own formula",
+  proportional: "through the origin",
+};
+const title = (c: RankedCard) => {
+  const hasWays = c.family === "power" || c.family === "exponential";
+  const way = c.method === "logs" ? ", on logarithms" : ", direct";
+  return `${NAMES[c.family] ?? c.family}${hasWays ? way : ""}`;
+};
 const growth = (c: RankedCard) => {
   if (c.family !== "exponential") return null;
   const b = c.constants[1]!.value;
-  return `factor ${formatNumber(Math.exp(b), 5)} · ${b >= 0 ? "grows" : "shrinks"} ${formatNumber(Math.abs(Math.expm1(b)) * 100, 4)} % · ${b > 0 ? "doubles" : "halves"} in ${formatNumber(Math.LN2 / Math.abs(b), 4)}`;
+  const change = `${b >= 0 ? "grows" : "shrinks"} ${formatNumber(Math.abs(Math.expm1(b)) * 100, 4)} %`;
+  const time = `${b > 0 ? "doubles" : "halves"} in ${formatNumber(Math.LN2 / Math.abs(b), 4)}`;
+  return `factor ${formatNumber(Math.exp(b), 5)} · ${change} · ${time}`;
 };
 const miss = (c: RankedCard) =>
   c.leaveOneOut === null ? null : formatQuantity(Number(c.leaveOneOut.toPrecision(3)), props.output, 3);

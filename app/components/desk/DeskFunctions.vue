@@ -57,7 +57,9 @@ function written(f: FunctionRow): string {
 function pieceRange(p: PieceRow, of: string): string {
   const ends = p.ends ?? "[]";
   if (p.from !== undefined && p.to === undefined) return `${of} ${ends.startsWith("[") ? ">=" : ">"} ${p.from}`;
-  return `${p.from === undefined ? "" : `${p.from} ${ends.startsWith("[") ? "<=" : "<"} `}${of}${p.to === undefined ? "" : ` ${ends.endsWith("]") ? "<=" : "<"} ${p.to}`}`;
+  const before = p.from === undefined ? "" : `${p.from} ${ends.startsWith("[") ? "<=" : "<"} `;
+  const after = p.to === undefined ? "" : ` ${ends.endsWith("]") ? "<=" : "<"} ${p.to}`;
+  return `${before}${of}${after}`;
 }
 const checkFormula =
   (f: FunctionRow) =>

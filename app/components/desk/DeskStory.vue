@@ -107,8 +107,10 @@ const hint = computed(() => {
   if (!choice.value) return "";
   if (role.value === "question") return "Number of a question it asks, such as q1; or leave it empty.";
   if (known.value.includes(name.value.trim())) return `Belongs to ${name.value.trim()}.`;
-  if ((role.value === "given" || role.value === "limit") && amount.value)
-    return `A new name becomes a given with the value ${amount.value.value}${amount.value.unit ? ` ${amount.value.unit}` : ""}.`;
+  if ((role.value === "given" || role.value === "limit") && amount.value) {
+    const { value, unit } = amount.value;
+    return `A new name becomes a given with the value ${value}${unit ? ` ${unit}` : ""}.`;
+  }
   return "Name of the given, variable or function it became.";
 });
 function keepMark(): void {
@@ -118,13 +120,13 @@ function keepMark(): void {
   let next = props.document;
   if (of && !known.value.includes(of)) {
     if (role.value === "question" || !amount.value || role.value === "relation") {
-      problem.value = `${of} is not known in this case. ${known.value.length > 0 ? `Known: ${known.value.join(", ")}.` : "Write it on the entry line first."}`;
+      const there = known.value.length > 0 ? `Known: ${known.value.join(", ")}.` : "Write it on the entry line first.";
+      problem.value = `${of} is not known in this case. ${there}`;
       return;
     }
-    const made = interpret(
-      `${of} = ${amount.value.unit?.startsWith("%") ? `${amount.value.value * 100} ${amount.value.unit.replace("/", " per ")}` : `${amount.value.value} ${amount.value.unit ?? ""}`}`,
-      props.document,
-    );
+    const { value, unit } = amount.value;
+    const written = unit?.startsWith("%") ? `${value * 100} ${unit.replace("/", " per ")}` : `${value} ${unit ?? ""}`;
+    const made = interpret(`${of} = ${written}`, props.document);
     if (!made.ok) {
       problem.value = made.message;
       return;

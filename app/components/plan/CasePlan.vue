@@ -386,11 +386,12 @@ const cancelled = computed(() => {
   const best = solving.value.state === "cancelled" ? solving.value.best : null;
   return best === null ? "Cancelled." : `Cancelled; the best so far was ${formatQuantity(best, unit.value, 6)}.`;
 });
-const spoken = computed(() =>
-  progress.value
-    ? `${progress.value.best === null ? "No whole point yet" : `best so far ${formatQuantity(progress.value.best, unit.value, 6)}`}${progress.value.bound === null ? "" : `, at most ${formatQuantity(progress.value.bound, unit.value, 6)} possible`}`
-    : "",
-);
+const spoken = computed(() => {
+  if (!progress.value) return "";
+  const { best, bound } = progress.value;
+  const found = best === null ? "No whole point yet" : `best so far ${formatQuantity(best, unit.value, 6)}`;
+  return bound === null ? found : `${found}, at most ${formatQuantity(bound, unit.value, 6)} possible`;
+});
 </script>
 
 <template>

@@ -68,8 +68,10 @@ const flat = computed(() => {
       1e-7 * (f.x1 - f.x0) * (f.y1 - f.y0)
   );
 });
-const cornerText = (c: PlanResult["corners"][number]) =>
-  `(${c.at.map((v) => formatNumber(v, 5)).join(", ")})${c.value === null ? "" : ` ${formatQuantity(c.value, unit.value, 6)}`}`;
+const cornerText = (c: PlanResult["corners"][number]) => {
+  const worth = c.value === null ? "" : ` ${formatQuantity(c.value, unit.value, 6)}`;
+  return `(${c.at.map((v) => formatNumber(v, 5)).join(", ")})${worth}`;
+};
 const name = (k: 0 | 1) => {
   const v = props.plan.variables[k]!;
   return `${v.name}${v.label ? `, ${v.label}` : v.unit ? `, ${v.unit}` : ""}`;
@@ -272,10 +274,19 @@ const open = computed(() => {
 });
 const drawing = useTemplateRef<SVGSVGElement>("drawing");
 defineExpose({ svg: () => drawing.value });
-const described = computed(
-  () =>
-    `Region of ${name(0)} and ${name(1)}: ${props.result.corners.length} corners${props.result.regionBounded === false ? `, without end along ${props.result.directions.map((d) => `(${d.map((v) => formatNumber(v)).join(", ")})`).join(" and ")}` : ""}${props.result.corners.map((c) => `; ${cornerText(c)}`).join("")}.`,
-);
+/** All of the frame but the region. */
+const outerPath = computed(() => {
+  const { width, height } = inner.value;
+  const hole = props.picture.region.length > 0 ? `M${polygon.value.split(" ").join("L")}Z` : "";
+  return `M${LEFT},${TOP}h${width}v${height}h${-width}Z ${hole}`;
+});
+const described = computed(() => {
+  const { corners, directions, regionBounded } = props.result;
+  const ways = directions.map((d) => `(${d.map((v) => formatNumber(v)).join(", ")})`).join(" and ");
+  const end = regionBounded === false ? `, without end along ${ways}` : "";
+  const all = corners.map((c) => `; ${cornerText(c)}`).join("");
+  return `Region of ${name(0)} and ${name(1)}: ${corners.length} corners${end}${all}.`;
+});
 </script>
 
 <template>
@@ -303,12 +314,7 @@ const described = computed(
         <line v-for="t in ys.ticks" :key="`y${t}`" :x1="LEFT" :x2="LEFT + inner.width" :y1="Y(t)" :y2="Y(t)" />
       </g>
       <g clip-path="url(#plan-frame)">
-        <path
-          v-if="ruledOut"
-          class="out"
-          fill-rule="evenodd"
-          :d="`M${LEFT},${TOP}h${inner.width}v${inner.height}h${-inner.width}Z ${picture.region.length ? `M${polygon.split(' ').join('L')}Z` : ''}`"
-        />
+        <path v-if="ruledOut" class="out" fill-rule="evenodd" :d="outerPath" />
         <polygon v-else-if="!flat" class="in" :points="polygon" />
         <polyline v-else class="thin" :points="polygon" />
         <circle

@@ -447,7 +447,8 @@ onBeforeUnmount(() => {
 .desk > :nth-child(1) {
   border-right: 1px solid var(--hairline);
 }
-/* Each part is painted by itself, so that one that moves leaves the others as they are; what opens within one lies over its neighbours. */
+/* Each part is painted by itself, so that one that moves leaves the others as they are; what opens within one lies over
+   its neighbours. */
 .desk > :not(.lower),
 .lower > * {
   isolation: isolate;

@@ -85,7 +85,8 @@ export class Asking<Q extends Question = Question> {
     const other = this.functions.find((f) => f.of !== of);
     if (other)
       throw new Refusal(
-        `${this.functions[0]!.name} is a function of ${of}, but ${other.name} is of ${other.of}; only functions of one variable can be set against each other.`,
+        `${this.functions[0]!.name} is a function of ${of}, but ${other.name} is of ` +
+          `${other.of}; only functions of one variable can be set against each other.`,
       );
     this.variable = model.variables.get(of)!;
     const from = q.from === undefined ? null : this.amount(q.from, "the start of the range");

@@ -67,7 +67,9 @@ function unattained(asking: Asking, b: Bound, sense: 1 | -1): string {
   const where = b.at !== null ? ` near ${x} = ${short(b.at)}` : ` as ${x} ${b.side > 0 ? "grows" : "falls"}`;
   if (b.value === null)
     return `${asking.name} has no ${word} value: it ${sense > 0 ? "grows" : "falls"} without bound${where}.`;
-  return `${asking.name} has no ${word} value: it comes ever closer to ${short(b.value)}${where}, but does not take it.`;
+  return (
+    `${asking.name} has no ${word} value: it comes ever closer to ${short(b.value)}` + `${where}, but does not take it.`
+  );
 }
 
 /** Between the whole inputs a function may do what it likes; the best of them is still the answer. */

@@ -32,7 +32,8 @@ export function given(asking: Asking<Question & { ask: "given" }>): Finding {
   const to = asking.amount(q.range[1], "the end of the range");
   if (compareSpots(from, to, asking.table) !== -1)
     throw new Refusal(
-      `The range for ${q.given} starts at ${showSpot(from)} and ends at ${showSpot(to)}; the end should come after the start.`,
+      `The range for ${q.given} starts at ${showSpot(from)} and ends at ${showSpot(to)}; ` +
+        "the end should come after the start.",
     );
   const at = asking.amount(q.at, "the input");
   const value = asking.amount(q.value, "the wanted value");
@@ -40,12 +41,15 @@ export function given(asking: Asking<Question & { ask: "given" }>): Finding {
   const f = other.functions.get(name);
   if (!f || f.trouble)
     throw new Refusal(
-      `${name} cannot be followed back to ${q.given}: ${q.given} stands where only a number can, in a reading, the end of a piece or of a range. Vary ${q.given} by its track instead.`,
+      `${name} cannot be followed back to ${q.given}: ${q.given} stands where only a ` +
+        `number can, in a reading, the end of a piece or of a range. Vary ${q.given} by its ` +
+        "track instead.",
     );
   const body = inUnknown(inline(call(name, 0, numberOf(at)), other.table), other.table);
   if (!body)
     throw new Refusal(
-      `${name} is made in a way (pieces or a running total) that cannot be solved for ${q.given} here; vary ${q.given} by its track instead.`,
+      `${name} is made in a way (pieces or a running total) that cannot be solved for ` +
+        `${q.given} here; vary ${q.given} by its track instead.`,
     );
   const input = `${asking.variable.name} = ${showSpot(at)}`;
   if (!dependsOnVariable(body)) throw new Refusal(`${name} at ${input} does not depend on ${q.given}.`);

@@ -117,7 +117,9 @@ function setAside(asking: Asking, e: Expression): SetAside[] {
     const edge = isBelow ? from : to;
     const own = isBelow ? asking.variable.start : asking.variable.end;
     const isAsked = asking.isNarrowed && !(own && compareSpots(own, edge, asking.table) === 0);
-    const reason = `${isBelow ? "below" : "above"} the range ${isAsked ? "asked for" : `of ${asking.variable.name}`}, ${showSpot(edge)}`;
+    const reason =
+      `${isBelow ? "below" : "above"} the range ` +
+      `${isAsked ? "asked for" : `of ${asking.variable.name}`}, ${showSpot(edge)}`;
     return findRoots(e, asking.table, range, newWork(SET_ASIDE_BOXES, 600))
       .roots.slice(0, MOST_SET_ASIDE)
       .filter((r) => compareSpots(r.spot, edge, asking.table) === (isBelow ? -1 : 1))

@@ -70,7 +70,9 @@ function withoutValue(asking: RateAsking, [v, at]: [ValueAt, Spot], about: Findi
     status: isNone ? "none" : "unsettled",
     complete: isNone,
     about,
-    message: `${isNone ? "" : "Not settled: whether "}${asking.name} has ${isNone ? "no" : "a"} value at ${asking.variable.name} = ${showSpot(at)}.`,
+    message:
+      `${isNone ? "" : "Not settled: whether "}${asking.name} has ${isNone ? "no" : "a"} ` +
+      `value at ${asking.variable.name} = ${showSpot(at)}.`,
   });
 }
 

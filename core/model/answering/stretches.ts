@@ -86,5 +86,9 @@ export function openMessage(open: readonly { lo: number; hi: number }[], variabl
   });
   const places = [...new Set(parts)];
   const more = places.length - 3;
-  return `Not settled ${places.slice(0, 3).join(", ")}${more > 0 ? ` and ${more === 1 ? "at one more place" : `at ${more} more places`}` : ""}.`;
+  return (
+    `Not settled ${places.slice(0, 3).join(", ")}` +
+    `${more > 0 ? ` and ${more === 1 ? "at one more place" : `at ${more} more places`}` : ""}` +
+    "."
+  );
 }

@@ -11,7 +11,8 @@ export default defineEventHandler(async (event) => {
   if (result.status === "stale")
     refuse(
       409,
-      `This case was changed elsewhere: it is at revision ${result.kept.revision}, and the change started from ${revision}.`,
+      `This case was changed elsewhere: it is at revision ${result.kept.revision}, and the ` +
+        `change started from ${revision}.`,
       result.kept,
     );
   return { id, title: result.kept.title, revision: result.kept.revision, updatedAt: result.kept.updatedAt };
