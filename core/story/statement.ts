@@ -467,9 +467,9 @@ class StatementReader {
     const rateAt = new RegExp(String.raw`^(${NAME})['’′]\s*\(([^()]*)\)$`, "u").exec(t);
     if (rateAt) return { ...common, ask: "rate", function: this.functionName(rateAt[1]!), at: this.amount(rateAt[2]!) };
 
-    const over = String.raw`(?:\s*(?:\bin\b|=)\s*(\S+?)${TO}(\S+))?`;
+    const varied = String.raw`(?:\s*(?:\bin\b|=)\s*(\S+?)${TO}(\S+))?`;
     const goal = String.raw`(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)`;
-    const given = new RegExp(String.raw`^(${NAME})${over}\s*(?:\bso that\b|:)\s*${goal}$`, "u").exec(t);
+    const given = new RegExp(String.raw`^(${NAME})${varied}\s*(?:\bso that\b|:)\s*${goal}$`, "u").exec(t);
     if (given) return this.givenQuestion(id, given);
 
     const sides = /^(.*?)(<=|>=|≤|≥|<|>|=)(.*)$/.exec(t);
