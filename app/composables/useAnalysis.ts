@@ -48,6 +48,7 @@ export function useAnalysis(
     (message) => {
       failure.value = message;
       working.value = false;
+      progress.value = null;
     },
     PATIENCE,
     (told) => {

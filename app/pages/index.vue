@@ -18,8 +18,8 @@ async function load(): Promise<void> {
   try {
     list.value = await caseApi.list();
     trouble.value = null;
-  } catch {
-    trouble.value = "The cases could not be read: the server does not answer.";
+  } catch (failure) {
+    trouble.value = `The cases could not be read. ${(failure as RequestFailure).message}`;
   }
   loading.value = false;
 }

@@ -2,7 +2,7 @@ import { defineStore } from "pinia";
 import { produceWithPatches, applyPatches, enablePatches, type Patch } from "immer";
 import type { CaseFile } from "#core/model";
 import { RequestFailure, caseApi, type KeptCase as Kept } from "~/utils/caseApi";
-import { HeldEdits, openTab } from "~/utils/held";
+import { HeldEdits, OpenTab } from "~/utils/held";
 
 enablePatches();
 
@@ -33,11 +33,6 @@ const ONE_STEP = 900;
 /** Groups of changes that come from a hand on a track or a line. */
 const DRAGS = /^(vary|threshold):/;
 
-const tabOf = (): [string, () => Promise<ReadonlySet<string>>] => {
-  const { tab, openTabs } = openTab();
-  return [tab, openTabs];
-};
-
 /**
  * The open case: the document, its undo steps, and how it is kept. What the person typed is held in the browser until
  * the server has it.
@@ -55,7 +50,7 @@ export const useCaseStore = defineStore("case", () => {
   let sending: Promise<void> | null = null;
   let dirty = false;
 
-  const edits = new HeldEdits(localStorage, ...tabOf());
+  const edits = new HeldEdits(localStorage, new OpenTab());
   /** what is not kept yet is held in the browser too */
   let isHeld = true;
   function hold(): void {

@@ -10,6 +10,15 @@ export interface Held {
   readonly at: number;
 }
 
+/** The tab a page is in. */
+export interface Tab {
+  /** settled when `ready` is */
+  readonly name: string;
+  readonly ready: Promise<void>;
+  /** names of the other tabs that are open now */
+  others(): Promise<ReadonlySet<string>>;
+}
+
 const KEY = "pasear:held:";
 const ASIDE = "pasear:set-aside:";
 const keyOf = (id: string, tab: string): string => `${KEY}${id}:${tab}`;
@@ -21,30 +30,29 @@ const keyOf = (id: string, tab: string): string => `${KEY}${id}:${tab}`;
 export class HeldEdits {
   constructor(
     private readonly storage: Storage,
-    private readonly tab: string,
-    /** tabs that are open now */
-    private readonly openTabs: () => Promise<ReadonlySet<string>>,
+    private readonly tab: Tab,
   ) {}
 
   /** @returns false when the browser's store is full or closed, and the edit is held nowhere */
   hold(id: string, held: Held): boolean {
     try {
-      this.storage.setItem(keyOf(id, this.tab), JSON.stringify(held));
+      this.storage.setItem(keyOf(id, this.tab.name), JSON.stringify(held));
       return true;
     } catch {
       return false;
     }
   }
   release(id: string): void {
-    this.storage.removeItem(keyOf(id, this.tab));
+    this.storage.removeItem(keyOf(id, this.tab.name));
   }
 
   /** The newest edits of a case that no other open tab still works on; afterwards they are this tab's. */
   async take(id: string): Promise<Held | null> {
-    const open = await this.openTabs();
+    await this.tab.ready;
+    const others = await this.tab.others();
     const keys = this.keys().filter((key) => {
       const own = key === `${KEY}${id}` ? "" : key.startsWith(`${KEY}${id}:`) ? key.slice(keyOf(id, "").length) : null;
-      return own !== null && (own === this.tab || !open.has(own));
+      return own !== null && !others.has(own);
     });
     const found = keys.flatMap((key) => this.read(key) ?? []).sort((a, b) => b.at - a.at);
     const [newest, ...older] = found;
@@ -83,17 +91,43 @@ export class HeldEdits {
   }
 }
 
-/** This tab's name, the same after a reload; others see by a lock that it is open. */
-export function openTab(): { tab: string; openTabs: () => Promise<ReadonlySet<string>> } {
-  const named = sessionStorage.getItem("pasear:tab");
-  // A tab that was duplicated has its twin's name: whoever has the lock keeps it.
-  const tab = named ?? crypto.randomUUID();
-  sessionStorage.setItem("pasear:tab", tab);
-  const locks = "locks" in navigator ? navigator.locks : null;
-  void locks?.request(`pasear:tab:${tab}`, { mode: "shared" }, () => new Promise(() => {}));
-  return {
-    tab,
-    openTabs: async () =>
-      new Set((await locks?.query())?.held?.flatMap((l) => l.name?.match(/^pasear:tab:(.+)$/)?.[1] ?? []) ?? []),
-  };
+/** How long the lock of a page that was just left may take to come free, in ms. */
+const LEFT_BEHIND = 1000;
+
+/**
+ * This tab's name, the same after a reload; others see by a lock that it is open. A tab that was duplicated comes with
+ * its twin's name and finds it locked: it takes another.
+ */
+export class OpenTab implements Tab {
+  name = sessionStorage.getItem("pasear:tab") ?? crypto.randomUUID();
+  readonly ready: Promise<void>;
+  private readonly locks = "locks" in navigator ? navigator.locks : null;
+
+  constructor() {
+    sessionStorage.setItem("pasear:tab", this.name);
+    this.ready = this.settle();
+  }
+  private async settle(): Promise<void> {
+    if (!this.locks || (await this.takes(this.name))) return;
+    this.name = crypto.randomUUID();
+    sessionStorage.setItem("pasear:tab", this.name);
+    await this.takes(this.name);
+  }
+  /** Whether the name could be locked; the lock is kept as long as the page is open. */
+  private takes(name: string): Promise<boolean> {
+    return new Promise((resolve) => {
+      const keep = () => {
+        resolve(true);
+        return new Promise<void>(() => {});
+      };
+      const signal = AbortSignal.timeout(LEFT_BEHIND);
+      this.locks!.request(`${LOCK}${name}`, { signal }, keep).catch(() => resolve(false));
+    });
+  }
+  async others(): Promise<ReadonlySet<string>> {
+    const held = (await this.locks?.query())?.held ?? [];
+    const names = held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : []));
+    return new Set(names.filter((name) => name !== this.name));
+  }
 }
+const LOCK = "pasear:tab:";

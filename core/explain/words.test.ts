@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { analyse, type CaseFile, type Question, type Variable } from "../model";
+import { oneFunction } from "../model/oneFunction.fixture";
 import { parseUnit } from "../units";
 import { formatQuantity, sentenceOf } from "./index";
 
@@ -116,14 +117,8 @@ describe("exact forms of angles", () => {
     ["cos(x - 1)", 0, ["1 + pi/2"]],
     ["tan(x/3)", 1, ["3 pi/4"]],
   ])("%s = %d", (text, value, wanted) => {
-    const { findings } = analyse({
-      format: "pasear-case",
-      version: 1,
-      title: "Angles",
-      variables: [{ name: "x", from: 0, to: 4.5 }],
-      functions: [{ name: "f", of: "x", by: { kind: "formula", text } }],
-      questions: [{ id: "q", ask: "reach", function: "f", value }],
-    });
+    const asked = { ask: "reach", function: "f", value } as const;
+    const { findings } = analyse(oneFunction(text, { from: 0, to: 4.5 }, [asked]));
     expect(findings[0]!.solutions.map((s) => s.exact)).toEqual(wanted);
   });
 });

@@ -1,8 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sentenceOf } from "../explain";
 import { analyse, type CaseFile, type Finding, type Question } from "./index";
-
-type Asked = Question extends infer Q ? (Q extends Question ? Omit<Q, "id"> : never) : never;
+import { oneFunction, type Asked } from "./oneFunction.fixture";
 
 /** One question about one formula in x, on a range; null: without an end. */
 function ask(
@@ -12,15 +11,8 @@ function ask(
   q: Asked,
   more: Partial<CaseFile> = {},
 ): Finding & { says: string } {
-  const { model, findings } = analyse({
-    format: "pasear-case",
-    version: 1,
-    title: "T",
-    variables: [{ name: "x", ...(from === null ? {} : { from }), ...(to === null ? {} : { to }) }],
-    functions: [{ name: "f", of: "x", by: { kind: "formula", text } }],
-    questions: [{ id: "q", ...q } as Question],
-    ...more,
-  });
+  const range = { ...(from === null ? {} : { from }), ...(to === null ? {} : { to }) };
+  const { model, findings } = analyse({ ...oneFunction(text, range, [q]), ...more });
   expect(model.errors).toEqual([]);
   return { ...findings[0]!, says: sentenceOf(findings[0]!, model) };
 }
@@ -226,17 +218,9 @@ describe("whole inputs", () => {
 
 describe("earlier answers keep what they are", () => {
   it("x² − 2 at its own root is 0", () => {
-    const { findings } = analyse({
-      format: "pasear-case",
-      version: 1,
-      title: "T",
-      variables: [{ name: "x", from: 0, to: 5 }],
-      functions: [{ name: "f", of: "x", by: { kind: "formula", text: "x^2 - 2" } }],
-      questions: [
-        { id: "a", ask: "reach", function: "f", value: 0 },
-        { id: "b", ask: "value", function: "f", at: { of: "a" } },
-      ],
-    });
+    const { findings } = analyse(
+      oneFunction("x^2 - 2", { from: 0, to: 5 }, [reach(0), { ask: "value", function: "f", at: { of: "q1" } }]),
+    );
     expect(findings[1]).toMatchObject({ complete: true, value: 0, exactValue: "0" });
   });
 });

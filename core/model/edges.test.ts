@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { sentenceOf } from "../explain";
 import { analyse, type CaseFile, type FunctionRow, type Question, type Variable } from "./index";
+import { oneFunction } from "./oneFunction.fixture";
 
 // Edges of ranges, pieces, wholes and formats: each answer worked out by hand.
 const solve = (
@@ -170,19 +171,14 @@ describe("functions of functions, slopes of slopes", () => {
 
 describe("totals between ends that are no fractions", () => {
   it("up to an earlier answer that is no fraction: x² up to √2 is 2√2/3, and on average 2/3", () => {
-    const ends: [number, { of: string }] = [0, { of: "a" }];
-    const found = analyse({
-      format: "pasear-case",
-      version: 1,
-      title: "T",
-      variables: [{ name: "x", from: 0, to: 5 }],
-      functions: [{ name: "f", of: "x", by: { kind: "formula", text: "x^2" } }],
-      questions: [
-        { id: "a", ask: "reach", function: "f", value: 2 },
-        { id: "t", ask: "total", function: "f", between: ends },
-        { id: "m", ask: "average", function: "f", between: ends },
-      ],
-    }).findings.slice(1);
+    const ends: [number, { of: string }] = [0, { of: "q1" }];
+    const found = analyse(
+      oneFunction("x^2", { from: 0, to: 5 }, [
+        { ask: "reach", function: "f", value: 2 },
+        { ask: "total", function: "f", between: ends },
+        { ask: "average", function: "f", between: ends },
+      ]),
+    ).findings.slice(1);
     for (const f of found) expect(f).toMatchObject({ complete: true, exactValue: null });
     expect(found[0]!.value).toBeCloseTo((2 * Math.SQRT2) / 3, 14);
     expect(found[1]!.value).toBeCloseTo(2 / 3, 14);

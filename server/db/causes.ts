@@ -1,12 +1,12 @@
 /** Why the database refused, as far as that can be told apart; null: something else. */
-export type Cause = "full" | "read-only" | "busy" | "damaged" | null;
+export type Cause = "full" | "read-only" | "closed" | "disk" | "busy" | "damaged" | null;
 
 const CODES: Readonly<Record<string, Cause>> = {
   SQLITE_FULL: "full",
-  SQLITE_IOERR_WRITE: "full",
   ENOSPC: "full",
   SQLITE_READONLY: "read-only",
-  SQLITE_CANTOPEN: "read-only",
+  SQLITE_CANTOPEN: "closed",
+  SQLITE_IOERR: "disk",
   EROFS: "read-only",
   SQLITE_BUSY: "busy",
   SQLITE_LOCKED: "busy",
@@ -34,6 +34,8 @@ export const CAUSES: Readonly<Record<Exclude<Cause, null>, { status: number; mes
     status: 503,
     message: "The server's cases can only be read at present; the change is not kept there.",
   },
+  closed: { status: 503, message: "The server's file of cases cannot be opened; nothing was changed." },
+  disk: { status: 503, message: "The server's disk failed; the change may not be kept there." },
   busy: { status: 503, message: "The server's cases are busy; try again in a moment." },
   damaged: {
     status: 500,

@@ -34,7 +34,9 @@ export async function openDatabase(url = databaseUrl(), migrations = migrationsF
     mkdirSync(dirname(path), { recursive: true });
     return await opened(url, migrations, false);
   } catch (failure) {
-    if (causeOf(failure) !== "read-only" || !existsSync(path)) throw failure;
+    const cause = causeOf(failure);
+    const isOutOfReach = cause === "read-only" || cause === "closed";
+    if (!isOutOfReach || !existsSync(path)) throw failure;
     return opened(`file:${readableCopy(path)}`, migrations, true);
   }
 }

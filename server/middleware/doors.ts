@@ -1,3 +1,5 @@
+import type { H3Event } from "h3";
+
 const turnstiles = new Map<number, Turnstile>();
 const turnstile = (rate: number): Turnstile => {
   const known = turnstiles.get(rate) ?? new Turnstile(rate);
@@ -34,7 +36,7 @@ export default defineEventHandler((event) => {
 });
 
 /** Answers of the API are data: nothing in them may run, be framed, be read by other sites or be kept by a cache. */
-function closeApi(event: Parameters<typeof setResponseHeaders>[0]): void {
+function closeApi(event: H3Event): void {
   setResponseHeaders(event, {
     "content-security-policy": "default-src 'none'; frame-ancestors 'none'",
     "cross-origin-resource-policy": "same-origin",

@@ -42,14 +42,12 @@ export function useCases(): Promise<CaseStore> {
   return opened;
 }
 
-/** Refuses a request in plain words; details go to the log, never to the page. */
+/** An answer that refuses a request in plain words; details go to the log, never to the page. */
+export const refusal = (status: number, message: string, data?: unknown): Error =>
+  createError({ statusCode: status, statusMessage: STATUS_CODES[status] ?? "Error", message, data });
+
 export function refuse(status: number, message: string, data?: unknown): never {
-  throw createError({
-    statusCode: status,
-    statusMessage: STATUS_CODES[status] ?? "Error",
-    message,
-    data,
-  });
+  throw refusal(status, message, data);
 }
 
 const ID = /^[\w-]{1,64}$/;

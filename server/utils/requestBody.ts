@@ -23,21 +23,17 @@ function readText(event: H3Event): Promise<string> {
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = [];
     let size = 0;
-    const stop = (status: number, message: string) => {
+    const stop = () => {
       req.removeAllListeners("data");
       req.pause();
       // What is still on its way is not waited for.
       res.setHeader("connection", "close");
       res.once("finish", () => req.destroy());
-      try {
-        refuse(status, message);
-      } catch (refusal) {
-        reject(refusal as Error);
-      }
+      reject(refusal(413, `A request may be ${LARGEST / 1e6} MB long; this one is longer.`));
     };
     req.on("data", (chunk: Buffer) => {
       size += chunk.length;
-      if (size > LARGEST) stop(413, `A request may be ${LARGEST / 1e6} MB long; this one is longer.`);
+      if (size > LARGEST) stop();
       else chunks.push(chunk);
     });
     req.once("end", () => resolve(Buffer.concat(chunks).toString("utf8")));

@@ -62,14 +62,7 @@ test("a case that cannot be worked out is kept all the same, and an unknown addr
     variables: [{ name: "x" }],
     functions: [{ name: "f", of: "x", by: { kind: "formula", text: "12x +" } }],
   };
-  const made = (await (
-    await fetch(`${server.url}/api/cases`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ case: broken }),
-    })
-  ).json()) as { id: string };
-  await page.goto(`${server.url}/case/${made.id}`);
+  await page.goto(`${server.url}/case/${await server.make(broken)}`);
   await expect(page.locator(".row .problem")).toContainText("stops after the plus");
   await expect(page.getByRole("button", { name: /^Formula of f/ })).toContainText("12x +");
   await page.goto(`${server.url}/case/no-such-case`);

@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
 import { entry, faultsOf, kept, newCase, says, stand, write, written } from "./pages";
 import { expect, test } from "./server";
 
@@ -383,4 +384,33 @@ test("the policy forbids running text as code, and the script before the first g
   console.log(`JavaScript before the first graph: ${(total / 1024).toFixed(0)} kB gzipped in ${sizes.length} files`);
   expect(total).toBeGreaterThan(50 * 1024);
   expect(total).toBeLessThan(450 * 1024);
+});
+
+test("two tabs of one browser, one a copy of the other: neither loses what was typed in it", async ({
+  page,
+  server,
+}) => {
+  await stand(page, server);
+  const [copy] = await Promise.all([
+    page.context().waitForEvent("page"),
+    page.evaluate(() => void window.open(window.location.href)),
+  ]);
+  await expect(says(copy).first()).toBeVisible();
+  const typed = async (tab: Page, amount: string) => {
+    await entry(tab).fill(`F = ${amount} $`);
+    await tab.keyboard.press("Enter");
+  };
+  await typed(page, "190");
+  await typed(copy, "210");
+  const asked = (tab: Page) => tab.getByRole("dialog", { name: "Two versions of this case" });
+  await expect
+    .poll(async () => [await asked(page).isVisible(), await asked(copy).isVisible()].filter(Boolean).length)
+    .toBe(1);
+  // The one that came second is asked, and after a reload still has what was typed in it.
+  const [second, its] = (await asked(copy).isVisible()) ? [copy, "$210"] : [page, "$190"];
+  await second.reload();
+  await expect(asked(second)).toBeVisible();
+  await second.getByRole("button", { name: "Keep what is here" }).click();
+  await expect(second.locator('[data-given="F"] .value')).toContainText(its);
+  await expect(kept(second)).toBeVisible();
 });

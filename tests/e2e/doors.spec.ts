@@ -1,9 +1,11 @@
 import { createServer, request } from "node:http";
 import type { AddressInfo } from "node:net";
 import { ROUTES } from "../../server/utils/doors";
+import { manySteps } from "../shared/manySteps";
 import { expect, test } from "./server";
 
-const small = JSON.stringify({ case: { format: "pasear-case", version: 1, title: "From outside" } });
+const outside = { format: "pasear-case", version: 1, title: "From outside" };
+const small = JSON.stringify({ case: outside });
 const METHODS = ["GET", "POST", "PUT", "DELETE", "PATCH", "OPTIONS"] as const;
 
 interface Answer {
@@ -28,14 +30,7 @@ const ask = (port: number, path: string, method: string, headers: Record<string,
 test("every route as a stranger: by another name, from another website, with a method it does not have", async ({
   server,
 }) => {
-  const made = await (
-    await fetch(`${server.url}/api/cases`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: small,
-    })
-  ).json();
-  const { id } = made as { id: string };
+  const id = await server.make(outside);
   const all = async () => (await server.cases()).map((c) => [c.id, c.title, c.revision]);
   const before = await all();
   for (const { name, methods } of ROUTES) {
@@ -132,24 +127,8 @@ test("what is too long, too deep or too wrong is refused in words, and the next 
 });
 
 test("a case that takes long to work out holds nobody up", async ({ server }) => {
-  const heavy = {
-    format: "pasear-case",
-    version: 1,
-    title: "Heavy",
-    variables: [{ name: "x", from: -5, to: 5 }],
-    functions: [
-      { name: "g", of: "x", by: { kind: "formula", text: "ceil(-2 - 2x)" } },
-      { name: "h", of: "x", by: { kind: "formula", text: "floor(tan(x^3))" } },
-    ],
-    questions: Array.from({ length: 40 }, (_, i) => ({ id: `q${i}`, ask: "meet", functions: ["h", "g"] })),
-  };
-  await fetch(`${server.url}/api/cases`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ case: heavy }),
-  });
-  for (let i = 0; i < 20; i++) await server.cases();
+  await server.make(manySteps(40));
   // Its summary, which takes longest, is not there yet: nothing waited for it.
-  const heavyOne = (await server.cases()).find((c) => c.title === "Heavy") as unknown as { summary: null };
+  const heavyOne = (await server.cases()).find((c) => c.title === "Many steps") as unknown as { summary: null };
   expect(heavyOne.summary).toBeNull();
 });

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { kept, says, stand } from "./pages";
-import { expect, test, type TestServer } from "./server";
+import { expect, test } from "./server";
 
 /** Ten functions and ten questions, all fed by one given that is dragged. */
 const tens = {
@@ -45,14 +45,6 @@ type Counted = {
   longest: number;
 };
 
-async function begin(server: TestServer, source: object): Promise<void> {
-  const made = await fetch(`${server.url}/api/cases`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ case: source }),
-  });
-  expect(made.ok).toBe(true);
-}
 /**
  * Moves the handle of `a` from its place over 60 % of the track, in 120 steps, and counts the frames between press and
  * release.
@@ -115,8 +107,8 @@ test("a given is dragged over ten functions and ten questions, and the frames ar
   test.slow();
   const [full, empty]: [Counted[], Counted[]] = [[], []];
   for (let round = 0; round < (process.env.KEEP_FRAMES ? 5 : 1); round++) {
-    await begin(server, { ...tens, title: `Ten and ten ${round}` });
-    await begin(server, { ...alone, title: `One given ${round}` });
+    await server.make({ ...tens, title: `Ten and ten ${round}` });
+    await server.make({ ...alone, title: `One given ${round}` });
     await page.goto(server.url);
     await page
       .getByRole("link", { name: `Open One given ${round}` })
@@ -162,7 +154,7 @@ test(
   "number, sentences and curves change in one frame and belong together; what is out " +
     "of sight follows when the hand rests",
   async ({ page, server }) => {
-    await begin(server, tens);
+    await server.make(tens);
     await stand(page, server, "Ten and ten");
     await expect(says(page)).toHaveCount(10);
     await expect(page.locator(".canvas svg path").first()).toBeAttached();

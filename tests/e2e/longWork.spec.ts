@@ -1,27 +1,10 @@
 import type { Page } from "@playwright/test";
+import { manySteps } from "../shared/manySteps";
 import { entry, faultsOf } from "./pages";
 import { expect, test, type TestServer } from "./server";
 
-const formula = (name: string, text: string) => ({ name, of: "x", by: { kind: "formula", text } });
-
-/** A case with one question that is answered at once, and so many of about half a second each, all of which are cut. */
 async function longCase(page: Page, server: TestServer, count: number): Promise<void> {
-  const questions = Array.from({ length: count }, (_, i) => ({ id: `q${i + 1}`, ask: "meet", functions: ["h", "g"] }));
-  const made = await fetch(`${server.url}/api/cases`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({
-      case: {
-        format: "pasear-case",
-        version: 1,
-        title: "Many steps",
-        variables: [{ name: "x", from: -5, to: 5 }],
-        functions: [formula("g", "ceil(-2 - 2x)"), formula("h", "floor(tan(x^3))")],
-        questions: [{ id: "q0", ask: "value", function: "g", at: 1 }, ...questions],
-      },
-    }),
-  });
-  const { id } = (await made.json()) as { id: string };
+  const id = await server.make(manySteps(count));
   await page.goto(`${server.url}/case/${id}`);
 }
 

@@ -57,6 +57,15 @@ export class TestServer {
   async cases(): Promise<{ id: string; title: string; revision: number }[]> {
     return (await fetch(`${this.url}/api/cases`)).json();
   }
+  /** Keeps a new case. @returns its id */
+  async make(document: object): Promise<string> {
+    const made = await fetch(`${this.url}/api/cases`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ case: document }),
+    });
+    return ((await made.json()) as { id: string }).id;
+  }
   async put(id: string, body: unknown): Promise<Response> {
     return fetch(`${this.url}/api/cases/${id}`, {
       method: "PUT",

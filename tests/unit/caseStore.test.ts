@@ -126,10 +126,16 @@ describe("why the database refused", () => {
   it("is found through the causes of a failure", () => {
     const by = (code: string) => new Error("Failed query", { cause: Object.assign(new Error(code), { code }) });
     expect(
-      ["SQLITE_FULL", "SQLITE_READONLY_DBMOVED", "SQLITE_BUSY_SNAPSHOT", "SQLITE_CORRUPT", "SQLITE_CONSTRAINT"].map(
-        (c) => causeOf(by(c)),
-      ),
-    ).toEqual(["full", "read-only", "busy", "damaged", null]);
+      [
+        "SQLITE_FULL",
+        "SQLITE_READONLY_DBMOVED",
+        "SQLITE_BUSY_SNAPSHOT",
+        "SQLITE_CORRUPT",
+        "SQLITE_CANTOPEN",
+        "SQLITE_IOERR_WRITE",
+        "SQLITE_CONSTRAINT",
+      ].map((c) => causeOf(by(c))),
+    ).toEqual(["full", "read-only", "busy", "damaged", "closed", "disk", null]);
     expect(causeOf("SQLITE_FULL")).toBeNull();
   });
 });

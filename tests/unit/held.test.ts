@@ -32,7 +32,8 @@ function set() {
   const open = new Set<string>();
   const tab = (name: string) => {
     open.add(name);
-    return new HeldEdits(storage, name, async () => open);
+    const others = async () => new Set([...open].filter((o) => o !== name));
+    return new HeldEdits(storage, { name, ready: Promise.resolve(), others });
   };
   return { storage, tab, close: (name: string) => open.delete(name) };
 }

@@ -1,17 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { analyse } from "../model";
+import { analyse } from "./index";
+import { oneFunction } from "./oneFunction.fixture";
 
-const reach = (text: string, from: number, to: number) => {
-  const { findings } = analyse({
-    format: "pasear-case",
-    version: 1,
-    title: "Close",
-    variables: [{ name: "x", from, to }],
-    functions: [{ name: "f", of: "x", by: { kind: "formula", text } }],
-    questions: [{ id: "q", ask: "reach", function: "f", value: 0 }],
-  });
-  return findings[0]!;
-};
+const reach = (text: string, from: number, to: number) =>
+  analyse(oneFunction(text, { from, to }, [{ ask: "reach", function: "f", value: 0 }])).findings[0]!;
 
 // Near 0 each is about x², moved by a little: by hand its zeros lie at ± the root of what it is moved by.
 describe("places closer together than the search looks", () => {
