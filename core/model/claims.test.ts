@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sentenceOf } from "../explain";
-import { analyse, type CaseFile, type Finding, type Question } from "./index";
+import { analyse, type CaseFile, type Finding } from "./index";
 import { oneFunction, type Asked } from "./oneFunction.fixture";
 
 /** One question about one formula in x, on a range; null: without an end. */

@@ -1,0 +1,100 @@
+import type { Page } from "@playwright/test";
+import { says, stand } from "../e2e/pages";
+import { expect, test } from "../e2e/server";
+import { manySteps } from "../shared/manySteps";
+
+/** The pictures of the README, each of one view with the demo cases: `npm run pictures`. */
+async function take(page: Page, name: string): Promise<void> {
+  await page.evaluate(() => document.fonts.ready);
+  // What was just opened has come to rest, and the editor is there.
+  await page.waitForLoadState("networkidle");
+  await page.waitForTimeout(3000);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name, exact: true });
+
+test("shelf", async ({ page, server }) => {
+  await page.goto(server.url);
+  await expect(page.getByText("17 lanterns is the first whole number that pays.")).toBeVisible();
+  await take(page, "shelf");
+});
+
+test("desk", async ({ page, server }) => {
+  await stand(page, server);
+  await take(page, "desk");
+});
+
+test("compare", async ({ page, server }) => {
+  await stand(page, server);
+  await button(page, "Compare").click();
+  await button(page, /These numbers as they are now/).click();
+  await page.getByRole("button", { name: /^Value of F/ }).click();
+  await page.getByRole("textbox", { name: "Value of F" }).fill("300");
+  await page.keyboard.press("Enter");
+  await expect(says(page).first()).toContainText("R and C meet at");
+  await button(page, "Map").click();
+  await take(page, "compare");
+});
+
+test("data", async ({ page, server }) => {
+  await stand(page, server, "Followers of the walk");
+  await page.keyboard.press("2");
+  await expect(page.locator(".models")).toContainText("logistic");
+  await take(page, "data");
+});
+
+test("split", async ({ page, server }) => {
+  await stand(page, server, "Counts on the footbridge");
+  await page.keyboard.press("2");
+  await button(page, "Split at 6.5").click();
+  await expect(page.getByLabel("Model of the left side")).toHaveValue(/.+/);
+  await take(page, "split");
+});
+
+test("plan", async ({ page, server }) => {
+  await stand(page, server, "Two lanterns, one evening").catch(() => {});
+  await expect(page.getByText("Make 60 river lanterns and 40 sky lanterns: $370.")).toBeVisible();
+  await take(page, "plan");
+});
+
+test("slice", async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByRole("link", { name: "Open Five kinds of lantern" }).click();
+  await expect(page.getByRole("application", { name: /^Region of/ })).toBeVisible();
+  await take(page, "slice");
+});
+
+test("raft", async ({ page, server }) => {
+  await stand(page, server, "The lantern raft");
+  await take(page, "raft");
+});
+
+test("pieces", async ({ page, server }) => {
+  await stand(page, server, "The lantern raft");
+  await page
+    .getByRole("button", { name: /pieces of v/i })
+    .first()
+    .click();
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await take(page, "pieces");
+});
+
+test("table", async ({ page, server }) => {
+  await stand(page, server);
+  await button(page, "Table").click();
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await take(page, "table");
+});
+
+test("forms", async ({ page, server }) => {
+  await stand(page, server);
+  await button(page, "Forms").click();
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await take(page, "forms");
+});
+
+test("long", async ({ page, server }) => {
+  await page.goto(`${server.url}/case/${await server.make(manySteps(40))}`);
+  await expect(page.getByText(/Working out question 9 of 41 …/)).toBeVisible({ timeout: 30_000 });
+  await page.screenshot({ path: "docs/screenshots/long.png" });
+});
