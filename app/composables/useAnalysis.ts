@@ -1,8 +1,8 @@
-import type { CaseFile } from "#core/model";
+import type { CaseFile, Progress } from "#core/model";
 import type { Desk } from "#core/desk";
 import type { Picture, View } from "#core/graph";
 import type { Slip } from "#core/slips";
-import type { AnalysisReply, AnalysisRequest, GhostAnswer, Progress } from "~/workers/protocol";
+import type { Analysed, AnalysisReply, AnalysisRequest, GhostAnswer } from "~/workers/protocol";
 
 /** A worker that has not answered for this long is ended when something newer waits; in ms. */
 const PATIENCE = 4000;
@@ -52,8 +52,12 @@ export function useAnalysis(
     },
     PATIENCE,
     (told) => {
-      if (!("progress" in told)) return false;
-      if (performance.now() - startedAt > CALM) progress.value = told.progress;
+      if ("progress" in told) {
+        if (performance.now() - startedAt > CALM) progress.value = told.progress;
+        return true;
+      }
+      if (!told.ok || !told.isPart) return false;
+      if (told.job === job && !isDragged()) put(told);
       return true;
     },
   );
@@ -90,15 +94,17 @@ export function useAnalysis(
       shown.value = answered;
       shownJob = data.job;
     }
-    if (data.ok) {
-      desk.value = shareParts(desk.value, data.desk);
-      slips.value = shareParts(slips.value, data.slips);
-      ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost);
-      picture.value = data.picture;
-      took.value = data.ms;
-      failure.value = null;
-    } else failure.value = data.message;
+    if (data.ok) put(data);
+    else failure.value = data.message;
     working.value = worker.isWaiting();
+  }
+  function put(data: Analysed): void {
+    desk.value = shareParts(desk.value, data.desk);
+    slips.value = shareParts(slips.value, data.slips);
+    ghostAnswers.value = shareParts(ghostAnswers.value, data.ghost);
+    picture.value = data.picture;
+    took.value = data.ms;
+    failure.value = null;
   }
   function show(): void {
     clearTimeout(late);

@@ -1,5 +1,6 @@
 import { axis } from "#core/graph";
-import { tickText, type Look } from "./graphMarks";
+import type { Look } from "./graphMarks";
+import { tickText } from "./tickText";
 
 /**
  * What the graph of data and models shows. Curves and rows are x and y in turn or pairs, in the units of the columns.

@@ -1,4 +1,5 @@
 import type { Picture } from "#core/graph";
+import { tickText } from "./tickText";
 
 /** A rectangle in pixels of the drawing. */
 export interface Rect {
@@ -23,16 +24,25 @@ const LABEL_HEIGHT = 15;
 /** Average width of a letter at the label's size; labels are short, and a little too wide is safe. */
 export const LETTER = 6.2;
 
+/** Width of a letter beside a tick; letters and digits of that face are all this wide. */
+const TICK_LETTER = 7.4;
+/** Room for the longest number at the left, within reason. */
+function leftMargin(picture: Picture, width: number): number {
+  const letters = picture.panes.flatMap((p) => p.y.ticks.map((t) => tickText(t, p.unit).length));
+  return Math.min(width / 3, Math.max(MARGIN.left, 14 + TICK_LETTER * Math.max(0, ...letters)));
+}
+
 /** Panes one above the other under a shared x axis: all start and end at the same pixel. */
 export function paneRects(picture: Picture, width: number, height: number): Rect[] {
   const total = picture.panes.reduce((sum, p) => sum + p.share, 0);
   const room = Math.max(40, height - MARGIN.top - MARGIN.bottom - PANE_GAP * (picture.panes.length - 1));
   let top: number = MARGIN.top;
+  const left = leftMargin(picture, width);
   return picture.panes.map((p) => {
     const rect = {
-      left: MARGIN.left,
+      left,
       top,
-      width: Math.max(40, width - MARGIN.left - MARGIN.right),
+      width: Math.max(40, width - left - MARGIN.right),
       height: Math.max(24, (room * p.share) / total),
     };
     top += rect.height + PANE_GAP;

@@ -1,5 +1,6 @@
-import { formatInput, formatNumber, formatMoney, prettyUnit } from "#core/explain";
+import { formatInput, prettyUnit } from "#core/explain";
 import type { Picture } from "#core/graph";
+import { tickText } from "./tickText";
 import { LETTER, paneRects, placeLabels, placeNames, toX, toY, type Rect } from "./graphLayout";
 
 /** Colours and faces of the page, read from its stylesheet. */
@@ -28,15 +29,6 @@ export const DASHES: readonly (number[] | "solid")[] = [
   [14, 3, 2, 3, 2, 3],
   [1, 4],
 ];
-
-export const tickText = (value: number, unit: string): string =>
-  unit === "$" || unit.startsWith("$/")
-    ? Math.abs(value) < 1 && value !== 0
-      ? formatMoney(value, "USD")
-      : formatMoney(value, "USD").replace(/\.00$/, "")
-    : unit.startsWith("%")
-      ? `${formatNumber(value * 100, 4)} %`
-      : formatNumber(value, 6);
 
 interface Style {
   readonly fill?: string;

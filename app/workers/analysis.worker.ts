@@ -1,4 +1,4 @@
-import { analyse, type CaseFile } from "#core/model";
+import { analyse, type Analysis, type CaseFile } from "#core/model";
 import { sentenceOf } from "#core/explain";
 import { deskOf, influenceOn } from "#core/desk";
 import { picture } from "#core/graph";
@@ -6,7 +6,7 @@ import { slipsOf } from "#core/slips";
 import type { AnalysisReply, AnalysisRequest, InfluenceReply, WorkerRequest } from "./protocol";
 
 /** The ghost seldom changes while a given is dragged; it is worked out once. */
-let heldGhost: { source: string; analysis: ReturnType<typeof analyse> } | null = null;
+let heldGhost: { source: string; analysis: Analysis } | null = null;
 function ghostOf(source: CaseFile | null) {
   if (!source) return null;
   const key = JSON.stringify(source);
@@ -14,13 +14,27 @@ function ghostOf(source: CaseFile | null) {
   return heldGhost.analysis;
 }
 
+/** Work that takes long shows what it has this often, in ms, */
+const PART_EVERY = 400;
+/** and after this many times what showing it took. */
+const PART_REST = 8;
+
 /** What was looked at longer is not worked out again only because the graph is moved. */
-let heldLong: { key: string; analysis: ReturnType<typeof analyse> } | null = null;
-function analysisOf({ job, source, longer }: AnalysisRequest) {
+let heldLong: { key: string; analysis: Analysis } | null = null;
+function analysisOf(request: AnalysisRequest): Analysis {
+  const { job, source, longer } = request;
+  let [shownAt, took] = [performance.now(), 0];
   const work = () =>
     analyse(source, {
       longer,
-      before: (done, of, id) => self.postMessage({ job, progress: { done, of, id } } satisfies AnalysisReply),
+      before: (progress, soFar) => {
+        self.postMessage({ job, progress } satisfies AnalysisReply);
+        const now = performance.now();
+        if (now - shownAt < Math.max(PART_EVERY, PART_REST * took)) return;
+        self.postMessage(reply(request, soFar(), true, now));
+        shownAt = performance.now();
+        took = shownAt - now;
+      },
     });
   if (longer.length === 0) return work();
   const key = JSON.stringify([longer, source]);
@@ -30,11 +44,14 @@ function analysisOf({ job, source, longer }: AnalysisRequest) {
 
 function analysed(data: AnalysisRequest): AnalysisReply {
   const start = performance.now();
-  const analysis = analysisOf(data);
+  return reply(data, analysisOf(data), false, start);
+}
+function reply(data: AnalysisRequest, analysis: Analysis, isPart: boolean, start: number): AnalysisReply {
   const ghost = ghostOf(data.ghost);
   return {
     job: data.job,
     ok: true,
+    isPart,
     desk: deskOf(analysis),
     picture: picture(analysis, data.view, ghost?.model ?? null),
     slips: slipsOf(analysis),
@@ -46,14 +63,14 @@ function analysed(data: AnalysisRequest): AnalysisReply {
 }
 
 self.onmessage = ({ data }: MessageEvent<WorkerRequest>) => {
-  let reply: AnalysisReply | InfluenceReply;
+  let result: AnalysisReply | InfluenceReply;
   try {
-    reply =
+    result =
       data.kind === "analysis"
         ? analysed(data)
         : { job: data.job, ok: true, report: influenceOn(data.source, data.question) };
   } catch (failure) {
-    reply = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) };
+    result = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) };
   }
-  self.postMessage(reply);
+  self.postMessage(result);
 };

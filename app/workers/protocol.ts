@@ -1,4 +1,4 @@
-import type { CaseFile } from "#core/model";
+import type { CaseFile, Progress } from "#core/model";
 import type { Desk, InfluenceReport } from "#core/desk";
 import type { Picture, View } from "#core/graph";
 import type { Slip } from "#core/slips";
@@ -13,12 +13,6 @@ export interface AnalysisRequest {
   /** questions that are to be looked at longer than others, by id */
   readonly longer: readonly string[];
 }
-/** How far a case is worked out: questions answered, of how many, and the one that is looked at. */
-export interface Progress {
-  readonly done: number;
-  readonly of: number;
-  readonly id: string;
-}
 export interface InfluenceRequest {
   readonly kind: "influence";
   readonly job: number;
@@ -31,17 +25,21 @@ export interface GhostAnswer {
   readonly id: string;
   readonly says: string;
 }
+/** A case as it is worked out, wholly or so far. */
+export interface Analysed {
+  readonly job: number;
+  readonly ok: true;
+  /** some questions wait to be answered; more is to come */
+  readonly isPart: boolean;
+  readonly desk: Desk;
+  readonly picture: Picture | null;
+  readonly slips: readonly Slip[];
+  readonly ghost: readonly GhostAnswer[];
+  readonly ms: number;
+}
 export type AnalysisReply =
   | { readonly job: number; readonly progress: Progress }
-  | {
-      readonly job: number;
-      readonly ok: true;
-      readonly desk: Desk;
-      readonly picture: Picture | null;
-      readonly slips: readonly Slip[];
-      readonly ghost: readonly GhostAnswer[];
-      readonly ms: number;
-    }
+  | Analysed
   | { readonly job: number; readonly ok: false; readonly message: string };
 export type InfluenceReply =
   | { readonly job: number; readonly ok: true; readonly report: InfluenceReport | null }

@@ -74,6 +74,8 @@ export interface Desk {
   readonly givens: readonly DeskGiven[];
   readonly functions: readonly DeskFunction[];
   readonly findings: readonly DeskFinding[];
+  /** the questions that are not answered yet, in words */
+  readonly waiting: readonly { readonly id: string; readonly question: readonly QuestionPart[] }[];
   /** [from, to]: `to` is made with `from`; keys such as `given:F`, `variable:q`, `function:P`, `question:q1` */
   readonly links: readonly (readonly [string, string])[];
   readonly errors: readonly CaseProblem[];
@@ -111,6 +113,9 @@ export function deskOf({ model, findings }: Analysis): Desk {
       const f = findings.find((x) => x.id === q.id);
       return f ? [findingCard(q, f, model)] : [];
     }),
+    waiting: (source.questions ?? []).flatMap((q) =>
+      findings.some((x) => x.id === q.id) ? [] : [{ id: q.id, question: questionPartsWithRounding(q, model) }],
+    ),
     links: deskLinks(model),
     errors: model.errors,
     warnings: model.warnings,

@@ -8,12 +8,19 @@ export interface Analysis {
   readonly findings: readonly Finding[];
 }
 
+/** How far a case is worked out: questions answered, of how many, and the one that comes now. */
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
+  readonly id: string;
+}
+
 /** How the questions of a case are worked out. */
 export interface Pace {
   /** questions that are given more work than others, by id */
   readonly longer?: readonly string[];
-  /** told before each question is worked out: how many are done, of how many, and which comes now */
-  readonly before?: (done: number, of: number, id: string) => void;
+  /** told before each question is worked out; `soFar` gives what is answered already */
+  readonly before?: (progress: Progress, soFar: () => Analysis) => void;
 }
 
 /** Builds the model of a case and answers all its questions, in an order that lets one use the answer of another. */
@@ -22,6 +29,13 @@ export function analyse(source: CaseFile, { longer = [], before }: Pace = {}): A
   const questions = new Map((source.questions ?? []).map((q) => [q.id, q]));
   let answered = 0;
   const done = new Map<string, Finding | "open">();
+  const soFar = (): Analysis => ({
+    model,
+    findings: [...questions.keys()].flatMap((id) => {
+      const finding = done.get(id);
+      return finding && finding !== "open" ? [finding] : [];
+    }),
+  });
   const of = (id: string): Finding | null => {
     const known = done.get(id);
     if (known === "open") return null;
@@ -29,7 +43,7 @@ export function analyse(source: CaseFile, { longer = [], before }: Pace = {}): A
     const q = questions.get(id);
     if (!q) return null;
     done.set(id, "open");
-    before?.(answered++, questions.size, id);
+    before?.({ done: answered++, of: questions.size, id }, soFar);
     const finding = answer(q, model, of, longer.includes(id) ? LONG_EFFORT : QUESTION_EFFORT);
     done.set(id, finding);
     return finding;

@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { manySteps } from "../shared/manySteps";
-import { entry, faultsOf } from "./pages";
+import { entry, faultsOf, says } from "./pages";
 import { expect, test, type TestServer } from "./server";
 
 async function longCase(page: Page, server: TestServer, count: number): Promise<void> {
@@ -15,6 +15,12 @@ test("work that takes long says how far it is, can be stopped, and begins again 
   await longCase(page, server, 60);
   const stop = page.getByRole("button", { name: "Stop" });
   await expect(page.getByText(/Working out question \d+ of 61 …/)).toBeVisible();
+  // What is answered already stands there; what waits says what it asks.
+  await expect(says(page).first()).toHaveText("g(1) is −4.");
+  const last = page.locator(".findings .card").last();
+  await expect(last).toContainText("Where do h and g meet, for x = −5 … 5?");
+  await expect(last).toContainText("Not worked out yet.");
+  await expect(page.getByRole("application", { name: /^Graph of/ })).toBeVisible();
   await stop.press("Enter");
   await expect(page.getByText("Stopped.")).toBeVisible();
   expect(await faultsOf(page, ".findings")).toEqual([]);

@@ -22,13 +22,14 @@ class HeldWorker {
   terminate(): void {
     this.ended = true;
   }
-  /** Answers what was asked last, with the value of the given as its caption. */
-  answer(): void {
+  /** Answers what was asked last, or a part of it, with the value of the given as its caption. */
+  answer(isPart = false): void {
     const { job, source } = this.asked.at(-1)!;
     this.onmessage!({
       data: {
         job,
         ok: true,
+        isPart,
         desk: { findings: [] } as never,
         picture: { caption: String(valueOf(source)) } as never,
         slips: [],
@@ -113,6 +114,20 @@ describe("the case on the page and its answers", () => {
     a.worker().answer();
     expect(a.here()).toEqual([2, "2"]);
     expect(a.working.value).toBe(false);
+  });
+  it("a part of the answers stands as soon as it is there, and the work goes on", async () => {
+    const a = await open(1);
+    a.worker().answer(true);
+    expect(a.here()).toEqual([1, "1"]);
+    expect(a.working.value).toBe(true);
+    await a.set(2);
+    // Of a case that has changed since, no part is shown.
+    a.worker().answer(true);
+    expect(a.here()).toEqual([2, "1"]);
+    a.worker().answer();
+    a.worker().answer(true);
+    expect(a.here()).toEqual([2, "2"]);
+    expect(a.working.value).toBe(true);
   });
   it("what is dragged stands together with its answers, however far the hand is already", async () => {
     const a = await open(1);

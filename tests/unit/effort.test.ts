@@ -53,10 +53,22 @@ describe("a question that takes more work than it is given", () => {
   });
   it("how far a case is, is told before each question; more work only for those that are named", () => {
     const told: string[] = [];
+    const soFar: string[] = [];
     const { findings } = analyse(
       { ...CASE, questions: [value!, meet!] },
-      { longer: ["q2"], before: (done, of, id) => told.push(`${done}/${of} ${id}`) },
+      {
+        longer: ["q2"],
+        before: ({ done, of, id }, part) => {
+          told.push(`${done}/${of} ${id}`);
+          soFar.push(
+            part()
+              .findings.map((f) => f.id)
+              .join(),
+          );
+        },
+      },
     );
+    expect(soFar).toEqual(["", "q0"]);
     expect(told).toEqual(["0/2 q0", "1/2 q2"]);
     expect(findings.map((f) => f.isCut)).toEqual([false, false]);
   });

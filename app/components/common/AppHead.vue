@@ -64,8 +64,26 @@ defineProps<{ title?: string | null }>();
 }
 @media (max-width: 640px) {
   .head {
-    gap: 0.6rem;
+    flex-wrap: wrap;
+    gap: 0 0.6rem;
+    height: auto;
     padding: 0 0.6rem;
+  }
+  .brand {
+    height: var(--head-height);
+  }
+  .crumbs {
+    flex: 1;
+  }
+  /* The views and what has to be said of keeping have lines of their own. */
+  .side {
+    display: contents;
+  }
+  .head :slotted(.views) {
+    order: 1;
+    flex-basis: 100%;
+    height: 2.6rem;
+    margin-left: 0;
   }
   .brand span {
     display: none;

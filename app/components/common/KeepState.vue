@@ -54,5 +54,15 @@ const trouble = computed(() => !["kept", "waiting", "sending"].includes(store.ke
   .keep:not(.trouble) {
     display: none;
   }
+  .keep.trouble {
+    order: 2;
+    flex-basis: 100%;
+    max-width: none;
+    padding: 0.3rem 0 0.6rem;
+  }
+  .word-button {
+    order: 3;
+    padding-bottom: 0.6rem;
+  }
 }
 </style>

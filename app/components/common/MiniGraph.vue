@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { formatInput } from "#core/explain";
 import type { Picture } from "#core/graph";
-import { DASHES, tickText } from "~/utils/graphMarks";
+import { DASHES } from "~/utils/graphMarks";
+import { tickText } from "~/utils/tickText";
 
 /** A small drawing of one pane of a picture: some curves with their ends, and the answers of one question. */
 const props = withDefaults(

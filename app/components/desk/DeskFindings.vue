@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
 import { suggestions, type Suggestion } from "#core/story";
-import { buildModel, type CaseFile, type Question } from "#core/model";
+import { buildModel, type CaseFile, type Progress, type Question } from "#core/model";
 import type { Desk, DeskFinding } from "#core/desk";
 import type { Slip } from "#core/slips";
-import type { GhostAnswer, Progress } from "~/workers/protocol";
+import type { GhostAnswer } from "~/workers/protocol";
 import type { ComponentPublicInstance } from "vue";
 
 /** A hand that has moved nothing for this long rests, in ms. */
@@ -49,11 +49,14 @@ const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slip
 interface Row {
   readonly q: Question;
   readonly card: DeskFinding | null;
+  /** the question in words, as long as there is no answer */
+  readonly waiting: DeskFinding["question"] | null;
   readonly slips: readonly Slip[];
 }
 const rowOf = (q: Question): Row => ({
   q,
   card: props.desk?.findings.find((f) => f.id === q.id) ?? null,
+  waiting: props.desk?.waiting.find((f) => f.id === q.id)?.question ?? null,
   slips: slipsBy.value.get(`question:${q.id}`) ?? NONE,
 });
 
@@ -160,10 +163,11 @@ function remove(q: Question): void {
     <ol>
       <FindingCard
         ref="cards"
-        v-for="{ q, card, slips: notes } in rows"
+        v-for="{ q, card, waiting, slips: notes } in rows"
         :key="q.id"
         :q="q"
         :card="card"
+        :waiting="waiting"
         :names="names"
         :slips="notes"
         :stale="stale"

@@ -203,7 +203,7 @@ function remove(list: "givens" | "variables", name: string): void {
             :label="`Range of ${v.name}`"
             :check="checkRange"
             @keep="setRange(v.name, $event)"
-            ><b>{{ shownVariable(v.name)?.range ?? rangeText(v) }}</b></EditText
+            ><b>{{ shownVariable(v.name)?.range ?? rangeText(v).replaceAll("-", "−") }}</b></EditText
           ></span
         >
         <button type="button" class="icon-button" :aria-label="`Delete ${v.name}`" @click="remove('variables', v.name)">

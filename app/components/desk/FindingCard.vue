@@ -12,6 +12,8 @@ import type { Slip } from "#core/slips";
 const props = defineProps<{
   q: Question;
   card: DeskFinding | null;
+  /** the question in words, as long as there is no answer */
+  waiting: DeskFinding["question"] | null;
   names: string;
   dim: boolean;
   lit: boolean;
@@ -84,8 +86,8 @@ function keep(slot: Slot, text: string): void {
     @focusin="emit('point', `question:${q.id}`)"
     @focusout="emit('point', null)"
   >
-    <p v-if="!card" class="quiet">Question {{ q.id }} is not worked out yet.</p>
-    <QuestionLine v-if="card" :q="q" :parts="card.question" :names="names" @keep="keep" />
+    <QuestionLine v-if="card || waiting" :q="q" :parts="(card?.question ?? waiting)!" :names="names" @keep="keep" />
+    <p v-if="!card" class="quiet">Not worked out yet.</p>
     <p v-if="card" class="says"><PlainText :text="card.says" /></p>
     <p v-for="(e, i) in card?.exact ?? []" :key="i" class="exact" tabindex="0">
       exact <MathText :latex="e.latex" :text="e.text" /> ≈ {{ e.near }}

@@ -74,7 +74,7 @@ async function copy(separator: "\t" | ","): Promise<void> {
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal header="Table of values" :style="{ width: '54rem', maxWidth: '96vw' }">
+  <Dialog v-model:visible="visible" modal header="Table of values" :style="{ width: '68rem', maxWidth: '96vw' }">
     <div class="choose">
       <fieldset>
         <legend class="panel-title">Functions</legend>
