@@ -15,6 +15,7 @@ const layers = [
   "forms",
   "story",
   "slips",
+  "merge",
 ];
 const later = (name) => layers.slice(layers.indexOf(name) + 1);
 

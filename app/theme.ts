@@ -15,12 +15,29 @@ const jade = {
   950: "#02211c",
 };
 
+/** A message on paper, with a line of its meaning's colour at its side. */
+const message = (edge: string) => ({
+  background: "var(--paper)",
+  borderColor: `var(${edge})`,
+  color: "var(--ink)",
+  detailColor: "var(--ink-2)",
+  shadow: "var(--float)",
+  closeButton: { hoverBackground: "var(--ground)", focusRing: { color: "var(--jade)", shadow: "none" } },
+});
+const messages = {
+  info: message("--jade"),
+  secondary: message("--ink-3"),
+  warn: message("--amber"),
+  error: message("--brick"),
+};
+
 /**
  * The component library dressed in the design's own tokens: jade for what can be pressed, hairlines, small corners, no
  * shadows but on what floats.
  */
 export default {
   preset: definePreset(Base, {
+    components: { toast: { colorScheme: { light: messages, dark: messages } } },
     primitive: { borderRadius: { none: "0", xs: "3px", sm: "4px", md: "6px", lg: "8px", xl: "10px" } },
     semantic: {
       transitionDuration: "0.12s",

@@ -1,25 +1,19 @@
 import { defineStore } from "pinia";
-import { produceWithPatches, applyPatches, enablePatches, type Patch } from "immer";
+import { produce } from "immer";
 import type { CaseFile } from "#core/model";
+import { differingParts, mergeCases } from "#core/merge";
 import { RequestFailure, caseApi, type KeptCase as Kept } from "~/utils/caseApi";
 import { HeldEdits, OpenTab } from "~/utils/held";
-
-enablePatches();
-
-interface Step {
-  readonly name: string;
-  readonly patches: Patch[];
-  readonly inverse: Patch[];
-  readonly group: string | null;
-  readonly at: number;
-}
+import { OtherTabs } from "~/utils/otherTabs";
+import { UndoSteps, type Travelled } from "~/utils/undoSteps";
 
 export type Keeping =
   | { readonly state: "kept"; readonly at: number | null }
   | { readonly state: "waiting" | "sending" }
   /** not kept, and tried again: the server does not answer, or says why it cannot */
   | { readonly state: "away"; readonly since: number; readonly why: string | null; readonly isHeld: boolean }
-  | { readonly state: "stale"; readonly theirs: Kept }
+  /** changed elsewhere too, in the same parts */
+  | { readonly state: "stale"; readonly theirs: Kept; readonly clashes: readonly string[] }
   | { readonly state: "gone" }
   | { readonly state: "refused"; readonly message: string };
 
@@ -27,9 +21,6 @@ export type Keeping =
 const SEND_AFTER = 500;
 /** How often a server that is away is tried again, in ms. */
 const RETRY_AFTER = 2000;
-/** Changes of one kind in one place this close together are one step of undo, in ms. */
-const ONE_STEP = 900;
-
 /** Groups of changes that come from a hand on a track or a line. */
 const DRAGS = /^(vary|threshold):/;
 
@@ -42,8 +33,11 @@ export const useCaseStore = defineStore("case", () => {
   const document = shallowRef<CaseFile | null>(null);
   const revision = ref(0);
   const keeping = shallowRef<Keeping>({ state: "kept", at: null });
-  const undoSteps = shallowRef<readonly Step[]>([]);
-  const redoSteps = shallowRef<readonly Step[]>([]);
+  const steps = new UndoSteps();
+  /** what came in from elsewhere last, part by part */
+  const arrived = shallowRef<readonly string[]>([]);
+  /** the case as the server had it when the changes made here began; null: not known */
+  let base: CaseFile | null = null;
   /** The last change was one of a drag: many follow, and what hangs on them may wait for its answer. */
   let dragged = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -55,7 +49,7 @@ export const useCaseStore = defineStore("case", () => {
   let isHeld = true;
   function hold(): void {
     if (!id.value || !document.value) return;
-    isHeld = edits.hold(id.value, { document: document.value, revision: revision.value, at: Date.now() });
+    isHeld = edits.hold(id.value, { document: document.value, revision: revision.value, at: Date.now(), base });
   }
   function release(): void {
     if (id.value) edits.release(id.value);
@@ -67,11 +61,14 @@ export const useCaseStore = defineStore("case", () => {
   function show(kept: Kept): void {
     id.value = kept.id;
     document.value = kept.case;
-    revision.value = kept.revision;
-    keeping.value = { state: "kept", at: kept.updatedAt };
-    undoSteps.value = [];
-    redoSteps.value = [];
+    steps.clear();
+    isKept(kept);
+  }
+  function isKept({ revision: now, case: theirs, updatedAt }: Kept): void {
+    revision.value = now;
+    base = theirs;
     dirty = false;
+    keeping.value = { state: "kept", at: updatedAt };
   }
 
   /**
@@ -92,6 +89,7 @@ export const useCaseStore = defineStore("case", () => {
           updatedAt: mine.at,
           case: mine.document,
         });
+        base = mine.base;
         dirty = true;
         away(null);
         return;
@@ -108,25 +106,65 @@ export const useCaseStore = defineStore("case", () => {
     if (mine.revision === kept.revision) schedule(0);
     else {
       revision.value = mine.revision;
-      keeping.value = { state: "stale", theirs: kept };
+      base = mine.base;
+      join(kept);
+    }
+  }
+
+  /** Takes in what was changed elsewhere; where both changed the same part, the person is asked. */
+  function join(theirs: Kept): void {
+    const mine = document.value!;
+    const { merged, clashes } = base
+      ? mergeCases(base, mine, theirs.case)
+      : { merged: mine, clashes: differingParts(mine, theirs.case) };
+    if (clashes.length > 0) {
+      keeping.value = { state: "stale", theirs, clashes };
+      return;
+    }
+    const parts = differingParts(mine, merged);
+    if (parts.length > 0) arrived.value = parts;
+    settleOn(merged, theirs);
+  }
+  /** Goes on from their version with this document, which is sent where it says more than theirs. */
+  function settleOn(merged: CaseFile, theirs: Kept): void {
+    document.value = shareParts(document.value, merged);
+    isKept(theirs);
+    if (differingParts(theirs.case, merged).length === 0) {
+      release();
+      return;
+    }
+    dirty = true;
+    hold();
+    keeping.value = { state: "waiting" };
+    schedule(0);
+  }
+  const otherTabs = new OtherTabs(hear);
+  /** Another tab kept this case, or it was looked up anew. What is on its way now learns of it from the server. */
+  function hear(theirs: Kept): void {
+    const { state } = keeping.value;
+    if (theirs.id !== id.value || theirs.revision <= revision.value || sending || state === "gone") return;
+    join(theirs);
+  }
+  /** Looks whether the case was changed elsewhere; when somebody comes back to the page. */
+  async function lookAgain(): Promise<void> {
+    const caseId = id.value;
+    if (!caseId || keeping.value.state !== "kept") return;
+    try {
+      hear(await caseApi.get(caseId));
+    } catch (failure) {
+      if (id.value === caseId && statusOf(failure) === 404) keeping.value = { state: "gone" };
     }
   }
 
   /** Changes the document in one named step; quick changes of the same group become one step. */
   function change(name: string, recipe: (draft: CaseFile) => void, group: string | null = null): void {
     if (!document.value) return;
-    const [next, patches, inverse] = produceWithPatches(document.value, recipe);
-    if (patches.length === 0) return;
+    const before = document.value;
+    const next = produce(before, recipe);
+    if (next === before) return;
     dragged = group !== null && DRAGS.test(group);
     document.value = next;
-    const last = undoSteps.value[undoSteps.value.length - 1];
-    if (last && group && last.group === group && Date.now() - last.at < ONE_STEP) {
-      undoSteps.value = [
-        ...undoSteps.value.slice(0, -1),
-        { name, patches: [...last.patches, ...patches], inverse: [...inverse, ...last.inverse], group, at: Date.now() },
-      ];
-    } else undoSteps.value = [...undoSteps.value, { name, patches, inverse, group, at: Date.now() }];
-    redoSteps.value = [];
+    steps.add(name, before, next, group);
     touched();
   }
   function replace(name: string, next: CaseFile): void {
@@ -137,21 +175,14 @@ export const useCaseStore = defineStore("case", () => {
         if (draft[key] !== next[key]) Object.assign(draft, { [key]: next[key] });
     });
   }
-  function undo(): string | null {
-    return travel(undoSteps, redoSteps, "inverse");
-  }
-  function redo(): string | null {
-    return travel(redoSteps, undoSteps, "patches");
-  }
-  function travel(from: Ref<readonly Step[]>, to: Ref<readonly Step[]>, way: "patches" | "inverse"): string | null {
-    const step = from.value[from.value.length - 1];
-    if (!step || !document.value) return null;
+  const undo = () => travelled(document.value && steps.undo(document.value));
+  const redo = () => travelled(document.value && steps.redo(document.value));
+  function travelled(way: Travelled | null): Travelled | null {
+    if (!way || way.clashes.length > 0) return way;
     dragged = false;
-    document.value = applyPatches(document.value, step[way]);
-    from.value = from.value.slice(0, -1);
-    to.value = [...to.value, { ...step, group: null }];
+    document.value = way.document;
     touched();
-    return step.name;
+    return way;
   }
 
   function touched(): void {
@@ -188,12 +219,13 @@ export const useCaseStore = defineStore("case", () => {
     try {
       const answer = await caseApi.write(caseId, revision.value, sent);
       if (id.value !== caseId) return;
-      revision.value = answer.revision;
-      if (document.value === sent) {
-        dirty = false;
-        release();
-        keeping.value = { state: "kept", at: answer.updatedAt };
-      } else {
+      const kept = { ...answer, case: sent };
+      otherTabs.tell(kept);
+      const isAll = document.value === sent;
+      isKept(kept);
+      if (isAll) release();
+      else {
+        dirty = true;
         hold();
         keeping.value = { state: "waiting" };
         schedule(SEND_AFTER);
@@ -202,14 +234,7 @@ export const useCaseStore = defineStore("case", () => {
       if (id.value !== caseId) return;
       const status = statusOf(failure);
       if (status === 409 && failure instanceof RequestFailure && failure.data) {
-        const theirs = failure.data as Kept;
-        // The same change kept from another window is no conflict.
-        if (JSON.stringify(theirs.case) === JSON.stringify(sent) && document.value === sent) {
-          revision.value = theirs.revision;
-          dirty = false;
-          release();
-          keeping.value = { state: "kept", at: theirs.updatedAt };
-        } else keeping.value = { state: "stale", theirs };
+        join(failure.data as Kept);
       } else if (status === 404) keeping.value = { state: "gone" };
       else if (status && status < 500) keeping.value = { state: "refused", message: (failure as Error).message };
       else away(status ? (failure as Error).message : null);
@@ -223,19 +248,15 @@ export const useCaseStore = defineStore("case", () => {
     void send();
   }
 
-  /** After a stale write: keep mine over theirs, or take theirs. */
-  function keepMine(): void {
-    if (keeping.value.state !== "stale") return;
-    revision.value = keeping.value.theirs.revision;
-    keeping.value = { state: "waiting" };
-    dirty = true;
-    schedule(0);
-  }
-  function takeTheirs(): void {
-    if (keeping.value.state !== "stale") return;
+  /** Where both versions changed the same part: keeps mine there, or takes theirs; what only one changed stays. */
+  function choose(prefer: "mine" | "theirs"): void {
+    if (keeping.value.state !== "stale" || !document.value) return;
     const { theirs } = keeping.value;
-    release();
-    show(theirs);
+    const before = document.value;
+    const whole = prefer === "mine" ? before : theirs.case;
+    settleOn(base ? mergeCases(base, before, theirs.case, prefer).merged : whole, theirs);
+    const name = prefer === "mine" ? "bring both versions together" : "take the other version";
+    if (document.value !== before) steps.add(name, before, document.value, null);
   }
   /** The case was deleted elsewhere: brings it back with what is on the screen. */
   async function bringBack(): Promise<void> {
@@ -258,16 +279,17 @@ export const useCaseStore = defineStore("case", () => {
     document,
     revision,
     keeping,
-    undoSteps,
-    redoSteps,
+    arrived,
+    undoSteps: steps.done,
+    redoSteps: steps.undone,
     open,
     change,
     replace,
     undo,
     redo,
     flush,
-    keepMine,
-    takeTheirs,
+    choose,
+    lookAgain,
     bringBack,
   };
 });

@@ -8,6 +8,8 @@ export interface Held {
   readonly revision: number;
   /** in ms */
   readonly at: number;
+  /** the case as it was there; null: not known */
+  readonly base: CaseFile | null;
 }
 
 /** The tab a page is in. */
@@ -35,6 +37,10 @@ export class HeldEdits {
 
   /** @returns false when the browser's store is full or closed, and the edit is held nowhere */
   hold(id: string, held: Held): boolean {
+    // Where there is no room for both, the edit goes before what it began from.
+    return this.put(id, held) || this.put(id, { ...held, base: null });
+  }
+  private put(id: string, held: Held): boolean {
     try {
       this.storage.setItem(keyOf(id, this.tab.name), JSON.stringify(held));
       return true;
@@ -67,10 +73,10 @@ export class HeldEdits {
     const text = this.storage.getItem(key);
     if (text === null) return null;
     try {
-      const { document, revision, at } = JSON.parse(text) as Partial<Record<keyof Held, unknown>>;
+      const { document, revision, at, base } = JSON.parse(text) as Partial<Record<keyof Held, unknown>>;
       const read = readCase(document);
       if (read.ok && Number.isInteger(revision) && typeof at === "number")
-        return { document: read.case, revision: revision as number, at };
+        return { document: read.case, revision: revision as number, at, base: caseOf(base) };
     } catch {
       /* no JSON: set aside below */
     }
@@ -89,6 +95,11 @@ export class HeldEdits {
       k.startsWith("pasear:"),
     );
   }
+}
+
+function caseOf(document: unknown): CaseFile | null {
+  const read = readCase(document);
+  return read.ok ? read.case : null;
 }
 
 /** How long the lock of a page that was just left may take to come free, in ms. */

@@ -20,8 +20,10 @@ export function shareParts<T>(before: unknown, next: T): T {
   let same = keys.length === Object.keys(old).length;
   for (const key of keys) {
     const part = shareParts(old[key], made[key]);
-    if (part === old[key] && key in old) made[key] = part;
-    else same = false;
+    // What comes from a step of undo is frozen, and stays as it is.
+    if (part === old[key] && key in old) {
+      if (made[key] !== part && !Object.isFrozen(made)) made[key] = part;
+    } else same = false;
   }
   return same ? (before as T) : next;
 }

@@ -240,7 +240,10 @@ test("a form is searched and put on the desk, and answers a question", async ({ 
   await expect(page.getByText("No function yet.")).toBeVisible();
 });
 
-test("a stale write is refused, said, and both versions are offered", async ({ page, server }) => {
+test("what was changed elsewhere comes in beside what is typed here; in one place both versions are offered", async ({
+  page,
+  server,
+}) => {
   await stand(page, server);
   const there = await server.case("Lantern stall");
   const other = structuredClone(there.case) as { givens: { name: string; value: number }[] };
@@ -250,18 +253,26 @@ test("a stale write is refused, said, and both versions are offered", async ({ p
   await page.getByRole("textbox", { name: "Value of F" }).fill("190");
   await page.keyboard.press("Enter");
   const dialog = page.getByRole("dialog", { name: "Two versions of this case" });
-  await expect(dialog).toContainText("They differ in: given F");
+  await expect(dialog).toContainText("Changed in both: given F.");
+  expect(await faultsOf(page, ".p-dialog")).toEqual([]);
   await dialog.getByRole("button", { name: "Take the other version" }).click();
   await expect(page.getByRole("button", { name: /^Value of F: \$150/ })).toBeVisible();
-  // And the other way: keep what is here.
+  // What was typed here is one step back, and then in the way of nothing.
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(page.getByRole("button", { name: /^Value of F: \$190/ })).toBeVisible();
+  await page.getByRole("button", { name: "Redo", exact: true }).click();
+  await expect(kept(page)).toBeVisible();
+  // In different places nothing is asked.
   const now = await server.case("Lantern stall");
   await server.put(now.id, { case: { ...now.case, title: "Elsewhere" }, revision: now.revision });
   await page.getByRole("button", { name: /^Value of k/ }).click();
   await page.getByRole("textbox", { name: "Value of k" }).fill("3");
   await page.keyboard.press("Enter");
-  await dialog.getByRole("button", { name: "Keep what is here" }).click();
+  await expect(page.getByRole("button", { name: /^Title of the case: Elsewhere/ })).toBeVisible();
+  await expect(page.getByRole("alert").filter({ hasText: "Changed elsewhere" })).toContainText("the title");
+  await expect(dialog).toBeHidden();
   await expect(kept(page)).toBeVisible();
-  expect((await server.case("Lantern stall")).case.givens).toMatchObject([
+  expect((await server.case("Elsewhere")).case.givens).toMatchObject([
     { name: "F", value: 150 },
     { name: "k", value: 3 },
     { name: "M" },
@@ -400,17 +411,28 @@ test("two tabs of one browser, one a copy of the other: neither loses what was t
     await entry(tab).fill(`F = ${amount} $`);
     await tab.keyboard.press("Enter");
   };
+  const value = (tab: Page) => tab.locator('[data-given="F"] .value');
+  // One follows the other.
+  await typed(page, "185");
+  await expect(value(copy)).toContainText("$185");
+  // Both at once: neither is sent before both are typed.
+  const writes = (url: URL) => url.pathname.startsWith("/api/cases/");
+  await page.context().route(writes, (route) => route.abort());
   await typed(page, "190");
   await typed(copy, "210");
+  await page.context().unroute(writes);
   const asked = (tab: Page) => tab.getByRole("dialog", { name: "Two versions of this case" });
   await expect
-    .poll(async () => [await asked(page).isVisible(), await asked(copy).isVisible()].filter(Boolean).length)
+    .poll(async () => [await asked(page).isVisible(), await asked(copy).isVisible()].filter(Boolean).length, {
+      timeout: 15_000,
+    })
     .toBe(1);
   // The one that came second is asked, and after a reload still has what was typed in it.
-  const [second, its] = (await asked(copy).isVisible()) ? [copy, "$210"] : [page, "$190"];
+  const [second, first, its] = (await asked(copy).isVisible()) ? [copy, page, "$210"] : [page, copy, "$190"];
   await second.reload();
   await expect(asked(second)).toBeVisible();
   await second.getByRole("button", { name: "Keep what is here" }).click();
-  await expect(second.locator('[data-given="F"] .value')).toContainText(its);
+  await expect(value(second)).toContainText(its);
   await expect(kept(second)).toBeVisible();
+  await expect(value(first)).toContainText(its);
 });

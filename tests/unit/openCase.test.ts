@@ -3,6 +3,7 @@ import { ref, shallowRef } from "vue";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { CaseFile } from "#core/model";
+import { shareParts } from "../../app/utils/share";
 
 // The store of the open case, against a server and a browser storage that are ours to break.
 class FakeServer {
@@ -42,6 +43,18 @@ class FakeServer {
     return Response.json(this.kept);
   };
 }
+/** Messages between the tabs of one browser; each arrives in all tabs but its own. */
+class FakeChannel {
+  static open: FakeChannel[] = [];
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  constructor() {
+    FakeChannel.open.push(this);
+  }
+  postMessage(data: unknown): void {
+    const arrives = structuredClone(data);
+    for (const tab of FakeChannel.open) if (tab !== this) queueMicrotask(() => tab.onmessage?.({ data: arrives }));
+  }
+}
 let server: FakeServer;
 let storage: Map<string, string>;
 /** the browser's store takes nothing more */
@@ -79,6 +92,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   server = new FakeServer();
   storage = new Map();
+  FakeChannel.open = [];
   vi.stubGlobal("ref", ref);
   vi.stubGlobal("shallowRef", shallowRef);
   vi.stubGlobal("fetch", server.fetch);
@@ -86,6 +100,8 @@ beforeEach(() => {
   vi.stubGlobal("localStorage", storeOf(storage));
   vi.stubGlobal("sessionStorage", storeOf(new Map()));
   vi.stubGlobal("navigator", {});
+  vi.stubGlobal("shareParts", shareParts);
+  vi.stubGlobal("BroadcastChannel", FakeChannel);
 });
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -97,9 +113,9 @@ describe("undo", () => {
     const store = await openStore();
     await store.open("a");
     for (let i = 2; i <= 500; i++) set(store, i);
-    expect(store.undo()).toBe("set F to 500");
+    expect(store.undo()?.name).toBe("set F to 500");
     expect(value(store)).toBe(499);
-    expect(store.redo()).toBe("set F to 500");
+    expect(store.redo()?.name).toBe("set F to 500");
     for (let i = 0; i < 499; i++) store.undo();
     expect(value(store)).toBe(1);
     expect(store.undo()).toBeNull();
@@ -245,8 +261,7 @@ describe("what was typed is kept before anything else", () => {
       set(store, 4);
       await later(2000);
       expect(server.writes).toBe(0);
-      if (way === "mine") store.keepMine();
-      else store.takeTheirs();
+      store.choose(way);
       await later(1000);
       expect(server.kept.case.givens![0]!.value).toBe(way === "mine" ? 4 : 77);
       expect(value(store)).toBe(way === "mine" ? 4 : 77);
@@ -299,4 +314,134 @@ it("a replaced document changes only what differs, and comes back whole", async 
   expect(store.document!.givens).toBe(before.givens);
   store.undo();
   expect(store.document).toEqual(before);
+});
+
+describe("two tabs with one case", () => {
+  async function openTab() {
+    vi.stubGlobal("sessionStorage", storeOf(new Map()));
+    const store = await openStore();
+    await store.open("a");
+    return store;
+  }
+  const titled = (store: Store, title: string) =>
+    store.change(`call it ${title}`, (d) => {
+      d.title = title;
+    });
+  it("follow each other", async () => {
+    const [one, two] = [await openTab(), await openTab()];
+    set(one, 3);
+    await later(600);
+    expect([value(two), two.revision, two.keeping.state]).toEqual([3, 2, "kept"]);
+    expect(two.arrived).toEqual(["given F"]);
+    set(two, 4);
+    await later(600);
+    expect([value(one), one.keeping.state, server.writes]).toEqual([4, "kept", 2]);
+  });
+  it("that change different parts at once end with both, asked nothing", async () => {
+    const [one, two] = [await openTab(), await openTab()];
+    set(one, 3);
+    titled(two, "Two");
+    await later(3000);
+    for (const store of [one, two]) {
+      expect([value(store), store.document!.title, store.keeping.state]).toEqual([3, "Two", "kept"]);
+      expect(store.revision).toBe(server.kept.revision);
+    }
+    expect(server.kept.case).toMatchObject({ title: "Two", givens: [{ value: 3 }] });
+    expect(storage.size).toBe(0);
+  });
+  it("keep their own steps of undo; one that the other changed since stays as it is and says why", async () => {
+    const [one, two] = [await openTab(), await openTab()];
+    set(one, 3);
+    await later(600);
+    titled(two, "Two");
+    await later(600);
+    expect(one.undo()).toMatchObject({ name: "set F to 3", clashes: [] });
+    expect([value(one), one.document!.title]).toEqual([1, "Two"]);
+    one.redo();
+    await later(600);
+    set(two, 9);
+    await later(600);
+    expect(one.undo()).toMatchObject({ name: "set F to 3", clashes: ["given F"] });
+    expect([value(one), one.undoSteps.length]).toEqual([9, 1]);
+  });
+  it("are asked about the part that both changed, and about nothing else", async () => {
+    for (const side of ["mine", "theirs"] as const) {
+      server = new FakeServer();
+      vi.stubGlobal("fetch", server.fetch);
+      FakeChannel.open = [];
+      const store = await openTab();
+      server.kept = {
+        ...server.kept,
+        revision: 5,
+        case: { ...server.kept.case, title: "Theirs", givens: [{ name: "F", value: 77 }] },
+      };
+      store.change("more", (d) => {
+        d.givens![0]!.value = 3;
+        d.notes = "mine";
+      });
+      await later(600);
+      expect(store.keeping).toMatchObject({ state: "stale", clashes: ["given F"] });
+      store.choose(side);
+      await later(600);
+      expect(server.kept.case).toMatchObject({
+        title: "Theirs",
+        notes: "mine",
+        givens: [{ value: side === "mine" ? 3 : 77 }],
+      });
+      store.undo();
+      expect([value(store), store.document!.title]).toEqual([3, "T"]);
+      await later(600);
+    }
+  });
+  it("what was held while the server was away is merged with what came to be there meanwhile", async () => {
+    const store = await openTab();
+    server.away = true;
+    set(store, 8);
+    await later(600);
+    FakeChannel.open = [];
+    server.away = false;
+    server.kept = { ...server.kept, revision: 4, case: { ...server.kept.case, title: "Elsewhere" } };
+    const again = await openTab();
+    await later(600);
+    expect([value(again), again.document!.title, again.keeping.state]).toEqual([8, "Elsewhere", "kept"]);
+    expect(server.kept.case).toMatchObject({ title: "Elsewhere", givens: [{ value: 8 }] });
+  });
+  it("who comes back to the page sees what was changed meanwhile, or that the case is gone", async () => {
+    const store = await openTab();
+    server.kept = { ...server.kept, revision: 4, case: { ...server.kept.case, title: "Elsewhere" } };
+    await store.lookAgain();
+    expect([store.document!.title, store.revision]).toEqual(["Elsewhere", 4]);
+    server.gone = true;
+    await store.lookAgain();
+    expect(store.keeping.state).toBe("gone");
+  });
+  it("any walk of changes in both ends with one case in both and on the server", async () => {
+    const acts = fc.array(
+      fc.record({ tab: fc.nat(1), part: fc.constantFrom("F", "title"), to: fc.nat(5), wait: fc.nat(900) }),
+      { maxLength: 12 },
+    );
+    await fc.assert(
+      fc.asyncProperty(acts, async (list) => {
+        server = new FakeServer();
+        vi.stubGlobal("fetch", server.fetch);
+        FakeChannel.open = [];
+        storage.clear();
+        const tabs = [await openTab(), await openTab()];
+        for (const { tab, part, to, wait } of list) {
+          if (part === "F") set(tabs[tab]!, to);
+          else titled(tabs[tab]!, `T${to}`);
+          await later(wait);
+        }
+        await later(3000);
+        for (const tab of tabs) if (tab.keeping.state === "stale") tab.choose("mine");
+        await later(3000);
+        for (const tab of tabs) if (tab.keeping.state === "stale") tab.choose("theirs");
+        await later(3000);
+        expect(tabs.map((t) => t.keeping.state)).toEqual(["kept", "kept"]);
+        expect(tabs.map((t) => t.document)).toEqual([server.kept.case, server.kept.case]);
+        expect(storage.size).toBe(0);
+      }),
+      { seed: 11, numRuns: 60 },
+    );
+  });
 });

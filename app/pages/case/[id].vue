@@ -2,10 +2,12 @@
 import { CircleHelp, Redo2, Undo2 } from "@lucide/vue";
 import { trailOf } from "#core/desk";
 import type { Component } from "vue";
+import type { ToastMessageOptions } from "primevue/toast";
 import type { View } from "#core/graph";
 import type { CaseFile } from "#core/model";
 import type { Slip } from "#core/slips";
 import { RequestFailure } from "~/utils/caseApi";
+import type { Travelled } from "~/utils/undoSteps";
 import type DeskEntry from "~/components/desk/DeskEntry.vue";
 import type DeskFunctions from "~/components/desk/DeskFunctions.vue";
 
@@ -90,13 +92,32 @@ const colours = computed((before: Record<string, number> | undefined) =>
 const broken = computed(() => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || failure.value !== null);
 
 function undo(): void {
-  const name = store.undo();
-  if (name) toast.add({ severity: "secondary", summary: `Undone: ${name}`, life: 1800 });
+  tellTravel("Undone", store.undo());
 }
 function redo(): void {
-  const name = store.redo();
-  if (name) toast.add({ severity: "secondary", summary: `Done again: ${name}`, life: 1800 });
+  tellTravel("Done again", store.redo());
 }
+function tellTravel(word: string, way: Travelled | null): void {
+  if (!way) return;
+  if (way.clashes.length === 0) toast.add({ severity: "secondary", summary: `${word}: ${way.name}`, life: 1800 });
+  else
+    toast.add({
+      severity: "warn",
+      summary: `"${way.name}" stays as it is.`,
+      detail: `Changed elsewhere since: ${way.clashes.join("; ")}.`,
+      life: 6000,
+    });
+}
+/** A hand in another tab changes much in little time: only the last of it is told. */
+let told: ToastMessageOptions | null = null;
+watch(
+  () => store.arrived,
+  (parts) => {
+    if (told) toast.remove(told);
+    told = { severity: "info", summary: "Changed elsewhere", detail: `${parts.join("; ")}.`, life: 4000 };
+    toast.add(told);
+  },
+);
 function rename(typed: string): void {
   store.change("rename the case", (d) => {
     d.title = typed.trim();
@@ -192,6 +213,7 @@ const warn = (event: BeforeUnloadEvent) => {
 };
 const hide = () => {
   if (window.document.visibilityState === "hidden") store.flush();
+  else void store.lookAgain();
 };
 /** In a case without anything the first line is written at once. */
 const isBlank = ({ story, plan, ...d }: CaseFile): boolean =>

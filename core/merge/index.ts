@@ -1,0 +1,2 @@
+export { mergeCases, type Merge } from "./mergeCases";
+export { differingParts } from "./parts";
