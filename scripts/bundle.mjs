@@ -19,7 +19,9 @@ function newest(path) {
 /** Bundles a TypeScript entry (when its sources changed) and runs it; packages stay outside the bundle. */
 export async function runBundled(entry) {
   const stamp = Math.max(
-    ...["core", "shared", "scripts", "bench", "tests/oracle", "package.json", entry].map((p) => newest(join(root, p))),
+    ...["core", "shared", "server", "scripts", "bench", "tests/oracle", "package.json", entry].map((p) =>
+      newest(join(root, p)),
+    ),
   );
   const key = createHash("sha256").update(`${entry}:${stamp}`).digest("hex").slice(0, 16);
   const file = join(root, "node_modules/.cache/pasear", `${basename(entry, ".ts")}-${key}.mjs`);

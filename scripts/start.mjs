@@ -6,6 +6,8 @@ import { join } from "node:path";
 import { build, checkNode, install, root, runPackage } from "./lib.mjs";
 
 checkNode();
+// In a terminal only what went wrong is of interest.
+const log = process.env.PASEAR_LOG || "warn";
 const host = process.env.HOST || "127.0.0.1";
 const wanted = process.env.PORT === undefined || process.env.PORT === "" ? 3000 : Number(process.env.PORT);
 if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65535) {
@@ -36,14 +38,21 @@ if (process.argv.includes("--dev")) {
   console.log("▸ starting; cases are kept in", process.env.DATABASE_URL || ".data/pasear.db");
   const server = spawn(process.execPath, [join(root, ".output/server/index.mjs")], {
     cwd: root,
-    env: { ...process.env, HOST: host, PORT: String(port), NITRO_HOST: host, NITRO_PORT: String(port) },
+    env: {
+      ...process.env,
+      HOST: host,
+      PORT: String(port),
+      NITRO_HOST: host,
+      NITRO_PORT: String(port),
+      PASEAR_LOG: log,
+    },
     stdio: ["inherit", "ignore", "inherit"],
   });
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
   server.on("exit", (code) => process.exit(code ?? 0));
   const start = Date.now();
   for (;;) {
-    const answer = await fetch(`http://${host}:${port}/api/health`).catch(() => null);
+    const answer = await fetch(`http://${host}:${port}/api/ready`).catch(() => null);
     if (answer?.ok) break;
     if (Date.now() - start > 30_000) {
       console.error("The server did not come up within 30 s; what it said stands above.");

@@ -7,7 +7,7 @@ const handler: NitroErrorHandler = (error, event) => {
   const cause = causeOf((error as { cause?: unknown }).cause) ?? causeOf(error);
   const status = cause ? CAUSES[cause].status : (failure.statusCode ?? 500);
   const known = status < 500 && !failure.unhandled;
-  if (!known) console.error(event.method, event.path, error);
+  if (!known) useLog().error({ id: event.context.requestId as unknown, err: error }, "a request failed");
   const body = {
     statusCode: status,
     message: cause

@@ -1,6 +1,6 @@
 import { copyFileSync, existsSync, mkdirSync, mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { dirname, join, resolve } from "node:path";
+import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { createClient, type Client } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
@@ -17,19 +17,14 @@ export interface OpenDatabase {
   close(): void;
 }
 
-/** Where cases are kept: DATABASE_URL (a libSQL server, or a file), else a file under .data/ beside the project. */
-export const databaseUrl = (env: Record<string, string | undefined> = process.env): string =>
-  env.DATABASE_URL || `file:${join(process.cwd(), ".data", "pasear.db")}`;
-
-const migrationsFolder = (): string => process.env.PASEAR_MIGRATIONS || resolve(process.cwd(), "server/db/migrations");
-
 /**
  * Opens the database and brings it up to date. A file is kept in WAL mode, so that reading never waits for writing. One
  * that can only be read is opened as a copy, so that nothing in it is out of reach.
+ * @param migrations  the folder of the steps that bring it up to date
  */
-export async function openDatabase(url = databaseUrl(), migrations = migrationsFolder()): Promise<OpenDatabase> {
+export async function openDatabase(url: string, migrations: string, token?: string): Promise<OpenDatabase> {
   const path = pathOf(url);
-  if (path === null) return opened(url, migrations, false);
+  if (path === null) return opened(url, migrations, false, token);
   try {
     mkdirSync(dirname(path), { recursive: true });
     return await opened(url, migrations, false);
@@ -41,8 +36,8 @@ export async function openDatabase(url = databaseUrl(), migrations = migrationsF
   }
 }
 
-async function opened(url: string, migrations: string, isReadOnly: boolean): Promise<OpenDatabase> {
-  const client = createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN });
+async function opened(url: string, migrations: string, isReadOnly: boolean, authToken?: string): Promise<OpenDatabase> {
+  const client = createClient({ url, authToken });
   try {
     if (pathOf(url) !== null) {
       await client.execute("PRAGMA journal_mode = WAL");

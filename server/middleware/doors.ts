@@ -7,9 +7,12 @@ const turnstile = (rate: number): Turnstile => {
   return known;
 };
 
+/** In seconds. */
+const YEAR = 365 * 24 * 3600;
+
 /** Every request passes here first: by which name, from where, how often, and whether there is such an address. */
 export default defineEventHandler((event) => {
-  const { hosts, rate } = useSettings();
+  const { hosts, rate, isBehindProxy } = useSettings();
   const path = event.path.split("?")[0]!;
   if (path.startsWith("/api/")) closeApi(event);
   const turned = turnedAway(
@@ -28,7 +31,10 @@ export default defineEventHandler((event) => {
   );
   if (turned?.allow) setResponseHeader(event, "allow", turned.allow);
   if (turned) refuse(turned.status, turned.message);
-  const wait = turnstile(rate).wait(getRequestIP(event) ?? "", Date.now());
+  if (isBehindProxy) setResponseHeader(event, "strict-transport-security", `max-age=${YEAR}; includeSubDomains`);
+  // What a proxy adds stands last; what stands before it anybody could have written.
+  const named = isBehindProxy ? getRequestHeader(event, "x-forwarded-for")?.split(",").at(-1)?.trim() : undefined;
+  const wait = turnstile(rate).wait(named ?? getRequestIP(event) ?? "", Date.now());
   if (wait > 0) {
     setResponseHeader(event, "retry-after", wait);
     refuse(429, `Too many requests from one place; try again in ${wait} s.`);

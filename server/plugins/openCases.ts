@@ -1,4 +1,8 @@
-/** Opens and migrates the database with the server, so that a fault shows at once in the log. */
-export default defineNitroPlugin(() => {
-  useCases().catch((failure: unknown) => console.error("The cases could not be opened:", failure));
+/** Opens and migrates the database with the server, so that a fault shows at once in the log, and closes it last. */
+export default defineNitroPlugin((nitro) => {
+  useCases().catch((failure: unknown) => useLog().error({ err: failure }, "the cases could not be opened"));
+  nitro.hooks.hook("close", async () => {
+    await closeCases();
+    useLog().info("stopped");
+  });
 });

@@ -5,6 +5,7 @@ import { readCase } from "#shared/schemas/case";
 import type { Database } from "../db/client";
 import { cases, facts } from "../db/schema";
 import type { CaseSummary } from "./caseSummary";
+import { useLog } from "./log";
 
 export interface KeptCase {
   id: string;
@@ -66,7 +67,7 @@ export class CaseStore {
   constructor(
     private readonly db: Database,
     private readonly summarise: Summarise | null = null,
-    private readonly isReadOnly = false,
+    readonly isReadOnly = false,
   ) {}
 
   /** @throws an error with the database's own code where nothing can be written */
@@ -81,10 +82,14 @@ export class CaseStore {
         .update(cases)
         .set({ summary: JSON.stringify(summary) })
         .where(and(eq(cases.id, id), eq(cases.revision, revision)))
-        .catch((failure: unknown) => console.error(`the summary of ${id} could not be kept:`, failure));
+        .catch((failure: unknown) => useLog().warn({ case: id, err: failure }, "a summary could not be kept"));
     });
   }
 
+  /** Asks the database for next to nothing. @throws when it does not answer */
+  async answers(): Promise<void> {
+    await this.db.select({ id: cases.id }).from(cases).limit(1);
+  }
   async list(): Promise<ShelfCase[]> {
     const rows = await this.db
       .select({

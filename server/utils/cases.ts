@@ -7,11 +7,20 @@ import { CaseStore } from "./caseStore";
 
 const MONTH = 30 * 24 * 3600 * 1000;
 let opened: Promise<CaseStore> | null = null;
+/** Ends what belongs to the open store. */
+let close: () => void = () => {};
 
 async function open(): Promise<CaseStore> {
-  const { db, isReadOnly } = await openDatabase();
+  const { databaseUrl, databaseToken, migrations } = useSettings();
+  const { db, isReadOnly, close: closeDatabase } = await openDatabase(databaseUrl, migrations, databaseToken);
   const file = threadFile("summaryThread");
-  const summaries = file === null ? null : new Summaries(openSummaryThread(file));
+  const log = useLog();
+  const failed = (failure: unknown) => log.warn({ err: failure }, "a summary ended");
+  const summaries = file === null ? null : new Summaries(openSummaryThread(file), undefined, failed);
+  close = () => {
+    summaries?.end();
+    closeDatabase();
+  };
   const store = new CaseStore(db, summaries && ((id, document, done) => summaries.add(id, document, done)), isReadOnly);
   if (isReadOnly) return store;
   await store.clearDeleted(Date.now() - MONTH);
@@ -23,7 +32,7 @@ async function open(): Promise<CaseStore> {
     .sort((a, b) => Number(a.includes("lantern-stall")) - Number(b.includes("lantern-stall")) || a.localeCompare(b))) {
     const read = readCase(await storage.getItem(key));
     if (read.ok) documents.push(read.case);
-    else console.error(`demo case ${key}: ${read.errors.map((e) => `${e.path}: ${e.message}`).join("; ")}`);
+    else log.error({ key, errors: read.errors }, "a demo case is none");
   }
   await store.loadDemo(documents);
   await store.summariseMissing();
@@ -40,6 +49,13 @@ export function useCases(): Promise<CaseStore> {
     throw failure;
   });
   return opened;
+}
+
+/** Closes the store, if it was opened; the last thing a server does. */
+export async function closeCases(): Promise<void> {
+  await opened?.catch(() => null);
+  opened = null;
+  close();
 }
 
 /** An answer that refuses a request in plain words; details go to the log, never to the page. */

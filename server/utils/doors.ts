@@ -9,6 +9,7 @@ export const ROUTES: readonly Route[] = [
   { name: "/api/cases/ID", path: /^\/api\/cases\/[^/]+$/, methods: ["GET", "PUT", "DELETE"] },
   { name: "/api/cases/ID/restore", path: /^\/api\/cases\/[^/]+\/restore$/, methods: ["POST"] },
   { name: "/api/plan", path: /^\/api\/plan$/, methods: ["POST"] },
+  { name: "/api/ready", path: /^\/api\/ready$/, methods: ["GET"] },
   { name: "/api/health", path: /^\/api\/health$/, methods: ["GET"] },
 ];
 

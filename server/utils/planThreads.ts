@@ -34,7 +34,7 @@ export function startPlan(
     if (!("progress" in line)) end();
   });
   worker.on("error", (failure) => {
-    console.error("a plan ended with", failure);
+    useLog().warn({ err: failure }, "a plan ended");
     tell(JSON.stringify({ message: "The plan could not be worked out on the server." }));
     end();
   });

@@ -30,6 +30,7 @@ export class Summaries {
   constructor(
     private readonly open: Open,
     private readonly patience = PATIENCE,
+    private readonly tell: (failure: unknown) => void = () => {},
   ) {}
 
   /** @param done  gets the summary, an empty one where there is none */
@@ -62,7 +63,7 @@ export class Summaries {
       if (isPresent()) this.finish(summary);
     });
     thread.on("error", (failure: unknown) => {
-      console.error("a summary ended with", failure);
+      this.tell(failure);
       if (isPresent()) this.failed();
     });
     return thread;
@@ -77,7 +78,8 @@ export class Summaries {
     job?.done(summary);
     this.next();
   }
-  private end(): void {
+  /** Ends the thread; what waits is worked out when the server starts again. */
+  end(): void {
     const thread = this.thread;
     this.thread = null;
     void thread?.terminate();

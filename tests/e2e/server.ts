@@ -14,6 +14,8 @@ export class TestServer {
   private child: ChildProcess | null = null;
   private readonly folder = mkdtempSync(join(tmpdir(), "pasear-"));
   port = 0;
+  /** what it said on its error output since it was started last */
+  log = "";
 
   /** the file of its database */
   get file(): string {
@@ -23,22 +25,36 @@ export class TestServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async start(): Promise<void> {
+  async start(settings: Record<string, string> = {}): Promise<void> {
     this.port ||= await freePort();
+    this.log = "";
     this.child = spawn(process.execPath, [".output/server/index.mjs"], {
       env: {
         ...process.env,
         HOST: "127.0.0.1",
         PORT: String(this.port),
-        DATABASE_URL: `file:${join(this.folder, "cases.db")}`,
+        DATABASE_URL: `file:${this.file}`,
+        ...settings,
       },
-      stdio: "ignore",
+      stdio: ["ignore", "ignore", "pipe"],
+    });
+    this.child.stderr!.on("data", (said: Buffer) => {
+      this.log += said.toString();
     });
     for (let i = 0; i < 200; i++) {
-      if ((await fetch(`${this.url}/api/health`).catch(() => null))?.ok) return;
+      if ((await fetch(`${this.url}/api/ready`).catch(() => null))?.ok) return;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
     throw new Error("the server did not come up");
+  }
+  /** Asks it to stop, as an operating system does. @returns its exit code */
+  async stop(): Promise<number | null> {
+    const child = this.child!;
+    const ended = new Promise<number | null>((resolve) => child.once("exit", resolve));
+    child.kill("SIGTERM");
+    const code = await ended;
+    this.child = null;
+    return code;
   }
   /** Ends it at once, as a crash would. */
   async kill(): Promise<void> {

@@ -74,6 +74,15 @@ export const less =
     return { v: u.v - v.v, off: u.off + v.off + Math.abs(u.v - v.v) * 2.5e-16 };
   };
 
+/** The number with the fewest decimals between two others: where a hole of a formula is likely to lie. */
+function roundest(lo: number, hi: number): number {
+  for (let decimals = 0; decimals < 15; decimals++) {
+    const tried = Math.ceil(lo * 10 ** decimals) / 10 ** decimals;
+    if (tried <= hi) return tried;
+  }
+  return lo;
+}
+
 /** Halves a change of sign; null where it is a jump, a pole or a gap. */
 export function closeIn(value: Value, lo: number, hi: number): number | null {
   const f = plainly(value);
@@ -91,7 +100,8 @@ export function closeIn(value: Value, lo: number, hi: number): number | null {
     else b = m;
   }
   // Beside a hole both sides come to 0, and nothing is taken.
-  if (Number.isNaN(f(Math.abs(a) < 1e-12 ? 0 : Number(a.toPrecision(12))))) return null;
+  if (Number.isNaN(f(Math.abs(a) < 1e-12 ? 0 : Number(a.toPrecision(12)))) || Number.isNaN(f(roundest(a, b))))
+    return null;
   const left = Math.abs(f(a));
   const right = Math.abs(f(b));
   return Math.max(left, right) < 1e-6 * Math.max(start, 1e-3) ? a : null;

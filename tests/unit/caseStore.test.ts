@@ -9,6 +9,7 @@ import { summarise } from "../../server/utils/caseSummary";
 import { CaseStore } from "../../server/utils/caseStore";
 
 // A real database in a file of its own, opened as the server opens it.
+const MIGRATIONS = "server/db/migrations";
 let folder: string;
 let open: OpenDatabase;
 let store: CaseStore;
@@ -24,7 +25,7 @@ const url = () => `file:${join(folder, "deep", "cases.db")}`;
 
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), "pasear-store-"));
-  open = await openDatabase(url());
+  open = await openDatabase(url(), MIGRATIONS);
   // In the server a thread works the summaries out.
   store = new CaseStore(open.db, (_id, made, done) => done(summarise(made)));
 });
@@ -80,7 +81,7 @@ describe("cases are kept", () => {
   it("and are there after closing and opening again", async () => {
     const made = await store.create(document("One"));
     open.close();
-    open = await openDatabase(url());
+    open = await openDatabase(url(), MIGRATIONS);
     expect((await new CaseStore(open.db).get(made.id))!.case).toEqual(document("One"));
   });
 });
