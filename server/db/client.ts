@@ -37,13 +37,13 @@ export async function openDatabase(url: string, migrations: string, token?: stri
 }
 
 async function opened(url: string, migrations: string, isReadOnly: boolean, authToken?: string): Promise<OpenDatabase> {
-  const client = createClient({ url, authToken });
+  // One connection: what is set below holds for the connection it is set on, and a second would have the defaults.
+  const client = createClient({ url, authToken, timeout: BUSY, ...(pathOf(url) === null ? {} : { concurrency: 1 }) });
   try {
     if (pathOf(url) !== null) {
       await client.execute("PRAGMA journal_mode = WAL");
       // What was acknowledged survives a power cut too.
       await client.execute("PRAGMA synchronous = FULL");
-      await client.execute("PRAGMA busy_timeout = 5000");
     }
     await client.execute("PRAGMA foreign_keys = ON");
     const db = drizzle(client, { schema });
@@ -56,6 +56,9 @@ async function opened(url: string, migrations: string, isReadOnly: boolean, auth
     throw failure;
   }
 }
+
+/** How long a write waits while another process writes, in ms. */
+const BUSY = 5000;
 
 /** The file of a database that is one; null for a server's. */
 const pathOf = (url: string): string | null =>

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from "node:child_process";
 import { mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { test as base, expect } from "@playwright/test";
 import { readCase } from "#shared/schemas/case";
 
@@ -12,15 +12,13 @@ import { readCase } from "#shared/schemas/case";
  */
 export class TestServer {
   private child: ChildProcess | null = null;
-  private readonly folder = mkdtempSync(join(tmpdir(), "pasear-"));
   port = 0;
   /** what it said on its error output since it was started last */
   log = "";
 
-  /** the file of its database */
-  get file(): string {
-    return join(this.folder, "cases.db");
-  }
+  /** @param file  of its database; its own where none is given */
+  constructor(readonly file = join(mkdtempSync(join(tmpdir(), "pasear-")), "cases.db")) {}
+
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }
@@ -67,7 +65,7 @@ export class TestServer {
   }
   async end(): Promise<void> {
     await this.kill();
-    rmSync(this.folder, { recursive: true, force: true });
+    rmSync(dirname(this.file), { recursive: true, force: true });
   }
 
   async cases(): Promise<{ id: string; title: string; revision: number }[]> {

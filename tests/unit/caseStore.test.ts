@@ -39,6 +39,13 @@ describe("cases are kept", () => {
     expect((await open.client.execute("PRAGMA journal_mode")).rows[0]!.journal_mode).toBe("wal");
     expect((await open.client.execute("PRAGMA foreign_keys")).rows[0]!.foreign_keys).toBe(1);
   });
+  it("and every request meets the same settings, however many come at once", async () => {
+    const ask = (name: string) =>
+      Promise.all(Array.from({ length: 8 }, async () => (await open.client.execute(`PRAGMA ${name}`)).rows[0]));
+    expect(await ask("busy_timeout")).toEqual(Array(8).fill({ timeout: 5000 }));
+    // 2 is FULL: what was acknowledged survives a power cut.
+    expect(await ask("synchronous")).toEqual(Array(8).fill({ synchronous: 2 }));
+  });
   it("with a revision that goes up, a sentence and a small graph for the shelf", async () => {
     const made = await store.create(document("One"));
     expect(made.revision).toBe(1);
