@@ -19,6 +19,7 @@ export default defineConfig({
       "app/**/*.test.ts",
       "tests/unit/**/*.test.ts",
       "tests/oracle/**/*.test.ts",
+      "tests/hostile/**/*.test.ts",
       "scripts/**/*.test.ts",
     ],
     setupFiles: ["tests/shared/seed.ts"],

@@ -213,6 +213,15 @@ function fileNames(names: readonly string[]): string[] {
   );
 }
 
+/** The name of a column or a row; the library throws where a file gives it none. */
+function nameOr(named: () => string, otherwise: string): string {
+  try {
+    return named() || otherwise;
+  } catch {
+    return otherwise;
+  }
+}
+
 /** What a file of each kind looks like. */
 const FORMATS = {
   lp: "LP format: it starts with “Maximize” or “Minimize”, then “Subject To”, and ends with “End”",
@@ -244,10 +253,10 @@ export function readProgram(
     if (d.hessian && d.hessian.values.some((v) => v !== 0))
       throw new Error("The objective has squares or products of variables; a plan is made of sums.");
     if (d.numCols === 0) throw unread();
-    const given = Array.from({ length: d.numCols }, (_, j) => model.getColName(j) || `x${j + 1}`);
+    const given = Array.from({ length: d.numCols }, (_, j) => nameOr(() => model.getColName(j), `x${j + 1}`));
     const names = ownNames(given, reserved);
     const changed = given.flatMap((n, j) => (n === names[j] ? [] : [`${n} is called ${names[j]!}`]));
-    const rowNames = Array.from({ length: d.numRows }, (_, i) => (d.numRows > 0 && model.getRowName(i)) || `R${i + 1}`);
+    const rowNames = Array.from({ length: d.numRows }, (_, i) => nameOr(() => model.getRowName(i), `R${i + 1}`));
     const taken = new Set<string>();
     const once = (id: string): string => {
       let name = id;

@@ -41,7 +41,9 @@ export function cellsOfJson(text: string): string[][] {
   try {
     data = JSON.parse(text);
   } catch (failure) {
-    throw new TableFileError(`The file is no JSON: ${failure instanceof Error ? failure.message : ""}`);
+    throw new TableFileError(
+      `The file is no JSON: ${(failure as Error).message.replaceAll(/\s+/g, " ").replace(/\.$/, "")}.`,
+    );
   }
   const cell = (v: unknown) =>
     v === null || v === undefined

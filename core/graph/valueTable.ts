@@ -1,3 +1,4 @@
+import { separated } from "../data";
 import { rationalOfTyped, toDouble, type Rational } from "../numeric";
 import { VARIABLE, call } from "../formula";
 import { inline, spotOfRational, valueAt } from "../solve";
@@ -70,9 +71,6 @@ export function valueTable(model: Model, names: readonly string[], inputs: reado
 
 /** The table as text for another program: all digits, tabs or commas, a header with units. */
 export function tableText(header: readonly string[], rows: readonly TableRow[], separator: "\t" | ","): string {
-  const cell = (text: string) => (separator === "," && /[",\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text);
-  return [
-    header.map(cell).join(separator),
-    ...rows.map((r) => [r.input, ...r.values].map((v) => (v === null ? "" : String(v))).join(separator)),
-  ].join("\n");
+  const numbers = rows.map((r) => [r.input, ...r.values].map((v) => (v === null ? "" : String(v))));
+  return separated([header, ...numbers], separator);
 }

@@ -99,9 +99,12 @@ function otherName(row: { name: string; label?: string | undefined }, model: Mod
 
 const RATE = /\b(rate|percent(?:age)?|interest|inflation|tax|discount|share|growth)\b/i;
 
+/** A name as it stands, within a pattern. */
+const asPattern = (name: string): string => name.replaceAll(/[\\^$.*+?()[\]{}|/]/g, String.raw`\$&`);
+
 /** Whether a formula has the name in the base of a power as a rate stands there: `(1 + i)^t`, `(1 − i/12)^(12 t)`. */
 function growsBy(name: string, model: Model): boolean {
-  const base = new RegExp(String.raw`\(\s*1\s*[+−-]\s*${name}(?:\s*/\s*\d+)?\s*\)\s*\^`, "u");
+  const base = new RegExp(String.raw`\(\s*1\s*[+−-]\s*${asPattern(name)}(?:\s*/\s*\d+)?\s*\)\s*\^`, "u");
   return (model.source.functions ?? []).some((f) => f.by.kind === "formula" && base.test(f.by.text));
 }
 

@@ -236,12 +236,12 @@ function sayIssue(issue: Issue, document: unknown): ShapeProblem[] {
   if (issue.code === "invalid_union") {
     if (issue.errors.length === 0 || issue.discriminator) {
       const key = issue.discriminator ?? (issue.path[issue.path.length - 1] as string);
+      const said = (found as Record<string, unknown> | undefined)?.[key];
+      if (said === undefined) return [{ path: `${path}.${key}`, message: "This is missing." }];
       return [
         {
           path,
-          message:
-            `\`${String((found as Record<string, unknown> | undefined)?.[key] ?? found)}\` is ` +
-            `not a known \`${key}\`.`,
+          message: `\`${typeof said === "string" ? said : JSON.stringify(said)}\` is not a known \`${key}\`.`,
         },
       ];
     }

@@ -1,10 +1,13 @@
 import { createServer, request } from "node:http";
 import type { AddressInfo } from "node:net";
 import { ROUTES } from "../../server/utils/doors";
+import { Chance } from "../shared/chance";
+import { spoiltDocument, spoiltText } from "../hostile/spoil";
 import { manySteps } from "../shared/manySteps";
 import { expect, test } from "./server";
 
 const outside = { format: "pasear-case", version: 1, title: "From outside" };
+const json = { "content-type": "application/json" };
 const small = JSON.stringify({ case: outside });
 const METHODS = ["GET", "POST", "PUT", "DELETE", "PATCH", "OPTIONS"] as const;
 
@@ -36,7 +39,6 @@ test("every route as a stranger: by another name, from another website, with a m
   for (const { name, methods } of ROUTES) {
     const path = name.replace("ID", id);
     for (const method of METHODS) {
-      const json = { "content-type": "application/json" };
       const named = await ask(server.port, path, method, { ...json, host: "elsewhere.example" });
       expect(named.status, `${method} ${path} by another name`).toBe(421);
       const hasBody = method.startsWith("P");
@@ -88,7 +90,6 @@ test("a page of another website changes nothing and reads nothing", async ({ pag
 test("what is too long, too deep or too wrong is refused in words, and the next request is answered", async ({
   server,
 }) => {
-  const json = { "content-type": "application/json" };
   const post = async (body: string) => {
     const r = await fetch(`${server.url}/api/cases`, { method: "POST", headers: json, body });
     return [r.status, ((await r.json()) as { message: string }).message] as const;
@@ -131,4 +132,31 @@ test("a case that takes long to work out holds nobody up", async ({ server }) =>
   // Its summary, which takes longest, is not there yet: nothing waited for it.
   const heavyOne = (await server.cases()).find((c) => c.title === "Many steps") as unknown as { summary: null };
   expect(heavyOne.summary).toBeNull();
+});
+
+test("requests that are spoilt in every way are refused in words, and nothing is kept of them", async ({ server }) => {
+  const stall = await server.case("Lantern stall");
+  const before = (await server.cases()).map((c) => `${c.id} ${c.revision}`);
+  const good = JSON.stringify({ case: stall.case, revision: stall.revision + 7 });
+  const statuses = new Map<number, number>();
+  for (let i = 0; i < 300; i++) {
+    const c = new Chance(i);
+    const own = `/api/cases/${stall.id}`;
+    const path = c.of(["/api/cases", own, `${own}/restore`, "/api/plan", "/api/cases/%00"]);
+    const body = c.once(2) ? spoiltText(good, c) : JSON.stringify(spoiltDocument(JSON.parse(good), c));
+    const answer = await fetch(`${server.url}${path}`, {
+      method: c.of(["POST", "PUT", "DELETE", "PATCH"]),
+      headers: { ...json, ...(c.once(5) ? { "x-request-id": encodeURIComponent(c.of(["<", "é", "\n"])) } : {}) },
+      body,
+    });
+    const said = await answer.text();
+    statuses.set(answer.status, (statuses.get(answer.status) ?? 0) + 1);
+    expect(answer.status, `${i}: ${body.slice(0, 300)} ${said.slice(0, 300)}`).toBeLessThan(500);
+    expect(said).not.toMatch(/\bat \w+ \(|node_modules|undefined|\bNaN\b/);
+    // Deleting is a sound request.
+    if (answer.ok && path === own) await fetch(`${server.url}${own}/restore`, { method: "POST", headers: json });
+  }
+  expect(statuses.get(400)).toBeGreaterThan(20);
+  const after = (await server.cases()).map((c) => `${c.id} ${c.revision}`);
+  expect(before.filter((b) => !after.includes(b))).toEqual([]);
 });

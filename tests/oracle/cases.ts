@@ -1,5 +1,5 @@
 import type { CaseFile, Question } from "#core/model";
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 import type { World } from "./world";
 import { plus, randomFormula, randomPieces, times, number, type Measured, type Plain } from "./plain";
 

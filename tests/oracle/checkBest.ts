@@ -1,5 +1,5 @@
 import type { Finding } from "#core/model";
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 import { REL_TOL, inputs, marksOf, plainly, sampleAt } from "./sampling";
 import type { Value, World } from "./world";
 

@@ -1,5 +1,5 @@
 import type { Finding } from "#core/model";
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 import {
   closeIn,
   folded,

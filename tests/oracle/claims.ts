@@ -1,7 +1,7 @@
 import type { Finding, Question } from "#core/model";
 import { checkBest } from "./checkBest";
 import { checkLevel, checkMultiply, checkReadings, checkWhere } from "./checkLevel";
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 import { inputs, isInStretch, isNearEnd, less, marksOf, plainly, sampleAt } from "./sampling";
 import type { Contradiction, Value, World } from "./world";
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { answer, buildModel, type Finding } from "#core/model";
 import { solvePlan, type PlanResult } from "#core/plan";
 import { randomWorld } from "./cases";
-import { Chance } from "./chance";
+import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";
 import { checkPlan, randomPlan, written } from "./plans";
 

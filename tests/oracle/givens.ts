@@ -1,6 +1,6 @@
 import { answer, buildModel, type CaseFile, type Question } from "#core/model";
 import { checkLevel } from "./checkLevel";
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 import { less } from "./sampling";
 import { randomFormula, type Measured, type Plain } from "./plain";
 import type { Tally } from "./run";

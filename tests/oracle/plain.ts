@@ -1,4 +1,4 @@
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 
 /**
  * A plain value, and how far rounding may have moved it: infinite where it may have taken the other side of a jump or

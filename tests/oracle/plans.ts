@@ -1,6 +1,6 @@
 import type { Plan } from "#core/model";
 import { solvePlan, type PlanResult } from "#core/plan";
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 import { checkFlat } from "./flatPlan";
 import type { Tally } from "./tally";
 

@@ -1,6 +1,6 @@
 import { answer, buildModel, type Finding } from "#core/model";
 import { randomWorld } from "./cases";
-import { Chance } from "./chance";
+import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";
 import { tryGiven } from "./givens";
 import { tryPlan } from "./plans";

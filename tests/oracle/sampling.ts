@@ -1,5 +1,5 @@
 import type { Finding, FindingStretch } from "#core/model";
-import type { Chance } from "./chance";
+import type { Chance } from "../shared/chance";
 import type { Value, World } from "./world";
 
 /** Inputs laid over the range; more of them close to what is claimed. */

@@ -2,7 +2,6 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import type { CaseFile } from "#core/model";
 import type { PlanProgress } from "#shared/compiledPlan";
 import { planOnServer } from "../../app/utils/planApi";
-import { csvOf } from "../../app/utils/csv";
 
 const source: CaseFile = {
   format: "pasear-case",
@@ -69,19 +68,4 @@ describe("a plan worked out on the server", () => {
     c.abort();
     await expect(run([], c.signal)).rejects.toThrow("aborted");
   });
-});
-
-describe("rows as CSV", () => {
-  it.each([
-    [
-      [
-        ["a", "b"],
-        ["1", "2"],
-      ],
-      "a,b\n1,2",
-    ],
-    [[["1,234", "x"]], '"1,234",x'],
-    [[['say "so"', ""]], '"say ""so""",'],
-    [[["two\nlines"]], '"two\nlines"'],
-  ] as [string[][], string][])("%j", (rows, wanted) => expect(csvOf(rows)).toBe(wanted));
 });

@@ -6,7 +6,7 @@ import { roundStep } from "#core/graph";
 import { buildModel, type CaseFile, type Plan } from "#core/model";
 import { readConstraint, readForm } from "#core/plan";
 import { parseUnit } from "#core/units";
-import { csvOf } from "~/utils/csv";
+import { separated } from "#core/data";
 import { pageSheet } from "~/utils/pictureFile";
 import type PlanRegion from "./PlanRegion.vue";
 
@@ -241,7 +241,7 @@ async function copyConstraints(): Promise<void> {
     ...(plan.value?.constraints ?? []).map((c) => [c.id, c.text, c.label ?? "", c.off ? "no" : "yes"]),
   ];
   try {
-    await navigator.clipboard.writeText(csvOf(rows));
+    await navigator.clipboard.writeText(separated(rows, ","));
     toast.add({ severity: "info", summary: "The constraints are copied as CSV.", life: 2500 });
   } catch {
     toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });

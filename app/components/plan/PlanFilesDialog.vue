@@ -2,7 +2,7 @@
 import type { CaseFile, Plan } from "#core/model";
 import { planOfProgram, type Program } from "#core/plan";
 import { saveFile } from "~/utils/pictureFile";
-import { csvOf } from "~/utils/csv";
+import { separated } from "#core/data";
 
 /** A plan from a file and to a file: LP format and MPS, which other solvers read, and its constraints as a table. */
 const props = defineProps<{ document: CaseFile; program: () => Program | null }>();
@@ -50,10 +50,13 @@ function saveTable(): void {
     fileName("csv"),
     new Blob(
       [
-        csvOf([
-          ["id", "constraint", "meaning", "in force"],
-          ...plan.constraints.map((c) => [c.id, c.text, c.label ?? "", c.off ? "no" : "yes"]),
-        ]),
+        separated(
+          [
+            ["id", "constraint", "meaning", "in force"],
+            ...plan.constraints.map((c) => [c.id, c.text, c.label ?? "", c.off ? "no" : "yes"]),
+          ],
+          ",",
+        ),
       ],
       { type: "text/csv" },
     ),

@@ -11,7 +11,7 @@ import {
 import { buildModel, type CaseFile, type Plan } from "#core/model";
 import type { PlanResult } from "#core/plan";
 import { parseUnit } from "#core/units";
-import { csvOf } from "~/utils/csv";
+import { separated } from "#core/data";
 
 /**
  * The answer of a plan: its sentence, all corners, what one more of each is worth, and for which objectives it stays.
@@ -34,7 +34,7 @@ const longest = computed(() => Math.max(multipliers.value.length, props.plan.var
 
 async function copy(rows: readonly (readonly string[])[], what: string): Promise<void> {
   try {
-    await navigator.clipboard.writeText(csvOf(rows));
+    await navigator.clipboard.writeText(separated(rows, ","));
     toast.add({ severity: "info", summary: `${what} copied as CSV.`, life: 2500 });
   } catch {
     toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });

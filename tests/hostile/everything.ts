@@ -1,0 +1,62 @@
+import { deskOf, findingLatex, findingText, trailOf } from "#core/desk";
+import { picture } from "#core/graph";
+import { analyse, buildModel, type CaseFile } from "#core/model";
+import { readPlan, solvePlan } from "#core/plan";
+import { slipsOf } from "#core/slips";
+import { interpret, offersAt, paintLine, storyRuns, suggestions, withEntry } from "#core/story";
+import { solveReport } from "#shared/solveReport";
+import { summarise } from "../../server/utils/caseSummary";
+
+/** Words that only a fault brings into a sentence. */
+const FAULTS = /\b(?:NaN|undefined|Infinity|\[object)\b/;
+
+/**
+ * Does with a case all that the page, the server and the command line do with it.
+ * @throws what any of them throws, or an error with a sentence that has a fault's word in it
+ */
+export function everythingWith(source: CaseFile): void {
+  const analysis = analyse(source);
+  const desk = deskOf(analysis);
+  const drawn = picture(analysis, {}, null);
+  const told = [
+    ...desk.findings.flatMap((f) => [
+      f.says,
+      findingText(f, true),
+      findingLatex(f, true),
+      ...f.details,
+      f.message ?? "",
+    ]),
+    ...desk.functions.flatMap((f) => [f.text, f.note, f.trouble ?? "", f.unitMessage ?? "", ...f.warnings]),
+    ...desk.givens.map((g) => g.shown),
+    ...desk.variables.map((v) => v.range),
+    ...[...desk.errors, ...desk.warnings].map((e) => e.message),
+    ...slipsOf(analysis).map((s) => s.message),
+    ...suggestions(buildModel(source)).map((s) => s.says),
+    drawn?.described ?? "",
+    summarise(source).says,
+  ];
+  for (const [from] of desk.links.slice(0, 3)) trailOf(from, desk.links);
+  storyRuns(source.story?.text ?? "", source.story?.marks ?? []);
+  if (source.plan) {
+    const { model } = analysis;
+    readPlan(source.plan, model.names);
+    solvePlan(source.plan, model.names);
+  }
+  solveReport(source);
+  sound(told, JSON.stringify(source));
+}
+
+/** Does with a line all that happens while it is typed and entered. */
+export function everythingWithLine(line: string, source: CaseFile): void {
+  const read = interpret(line, source);
+  sound([read.ok ? `${read.says} ${read.warning ?? ""}` : read.message], line);
+  paintLine(line, source);
+  for (const at of [0, line.length >> 1, line.length]) offersAt(line, at, source, true);
+  if (read.ok) everythingWith(withEntry(source, read.entry));
+}
+
+/** A fault's word may stand in what is told only where it stands in what was typed. */
+export function sound(told: readonly string[], typed: string): void {
+  const fault = told.find((text) => FAULTS.test(text));
+  if (fault !== undefined && !FAULTS.test(typed)) throw new Error(`told: ${fault}`);
+}
