@@ -66,9 +66,17 @@ export default defineNuxtConfig({
     options: { ripple: false, pt: { dialog: { transition: { css: false } } } },
   },
   // A part that cannot be loaded because the server is away must never reload the page over what was typed.
-  experimental: { emitRouteChunkError: "manual" },
+  // The desk is fetched when somebody is about to open a case, not by merely showing it on the shelf.
+  experimental: {
+    emitRouteChunkError: "manual",
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   nitro: nitro as object,
   hooks: {
+    // What another view needs is not fetched with the first page; the service worker does so when all is calm.
+    "build:manifest"(manifest) {
+      for (const part of Object.values(manifest)) part.dynamicImports = [];
+    },
     // The threads that work plans and summaries out are files of their own beside the server.
     "nitro:init"(made) {
       made.hooks.hook("compiled", async () => {

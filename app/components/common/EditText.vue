@@ -12,13 +12,22 @@ const props = withDefaults(
     placeholder?: string;
     options?: readonly { value: string; text: string }[] | null;
     plain?: boolean;
-    /** a formula of this case: written in the editor that colours and completes */
-    code?: boolean;
   }>(),
-  { check: undefined, placeholder: "", options: null, plain: false, code: false },
+  { check: undefined, placeholder: "", options: null, plain: false },
 );
 const emit = defineEmits<{ keep: [text: string]; typing: [text: string] }>();
-const store = useCaseStore();
+/** What stands in a `field` slot takes the focus by itself. */
+const slots = defineSlots<{
+  default?: () => unknown;
+  field?: (line: {
+    text: string;
+    describedBy: string;
+    typed: (text: string) => void;
+    keep: () => void;
+    leave: () => void;
+    focused: (now: boolean) => void;
+  }) => unknown;
+}>();
 
 const editing = ref(false);
 const text = ref("");
@@ -32,7 +41,7 @@ async function open(): Promise<void> {
   problem.value = null;
   editing.value = true;
   await nextTick();
-  if (props.code) return;
+  if (slots.field) return;
   field.value?.focus();
   if (field.value instanceof HTMLInputElement) field.value.select();
 }
@@ -88,17 +97,17 @@ defineExpose({ open });
       >
         <option v-for="o in options" :key="o.value" :value="o.value">{{ o.text }}</option>
       </select>
-      <span v-else-if="code && store.document" class="code"
-        ><CodeLine
-          v-model="text"
-          :document="store.document"
-          :label="label"
+      <span v-else-if="$slots.field" class="code">
+        <slot
+          name="field"
+          :text="text"
           :described-by="problemId"
-          opens
-          @enter="keep(true)"
-          @leave="close(true)"
-          @focused="focusLost"
-      /></span>
+          :typed="(now: string) => (text = now)"
+          :keep="() => keep(true)"
+          :leave="() => close(true)"
+          :focused="focusLost"
+        />
+      </span>
       <input
         v-else
         ref="field"

@@ -272,9 +272,21 @@ function remove(f: FunctionRow): void {
             :value="written(f)"
             :label="`Formula of ${f.name}`"
             :check="checkFormula(f)"
-            code
             @keep="setFormula(f, $event)"
           >
+            <template #field="line">
+              <CodeLine
+                :model-value="line.text"
+                :document="document"
+                :label="`Formula of ${f.name}`"
+                :described-by="line.describedBy"
+                opens
+                @update:model-value="line.typed"
+                @enter="line.keep"
+                @leave="line.leave"
+                @focused="line.focused"
+              />
+            </template>
             <MathText v-if="shown(f.name)?.latex" :latex="shown(f.name)!.latex" :text="written(f)" /><code v-else>{{
               written(f)
             }}</code>

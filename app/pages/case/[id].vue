@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { CircleHelp, Redo2, Undo2 } from "@lucide/vue";
 import { trailOf } from "#core/desk";
+import { useTimeoutFn } from "@vueuse/core";
 import type { Component } from "vue";
 import type { ToastMessageOptions } from "primevue/toast";
 import type { View } from "#core/graph";
@@ -48,6 +49,16 @@ function compare(): void {
   if (ghost.value) ghost.value = null;
   else compareDialog.value = true;
 }
+/** The lists wait this long for what is worked out of them, in ms. */
+const MOMENT = 350;
+const isLate = ref(false);
+const { start: waitAMoment } = useTimeoutFn(
+  () => {
+    isLate.value = true;
+  },
+  MOMENT,
+  { immediate: false },
+);
 const staleDialog = ref(false);
 const keysDialog = ref(false);
 const entry = useTemplateRef<InstanceType<typeof DeskEntry>>("entry");
@@ -219,6 +230,7 @@ const hide = () => {
 const isBlank = ({ story, plan, ...d }: CaseFile): boolean =>
   !story?.text && !plan && [d.givens, d.functions, d.variables, d.data].every((rows) => (rows ?? []).length === 0);
 onMounted(() => {
+  waitAMoment();
   if (store.document && isBlank(store.document)) void nextTick(() => entry.value?.focus());
   window.addEventListener("keydown", key);
   window.document.addEventListener("visibilitychange", hide);
@@ -304,7 +316,7 @@ onBeforeUnmount(() => {
         @point="point"
       />
       <DeskEntry ref="entry" :document="shown" @added="added" @form="functionsPanel?.openForm($event)" />
-      <div class="lower">
+      <div class="lower" :class="{ veiled: desk === null && !isLate }">
         <DeskGivens
           :document="shown"
           :desk="desk"
@@ -397,6 +409,10 @@ onBeforeUnmount(() => {
   align-self: stretch;
   margin-left: 0.8rem;
   gap: 0.2rem;
+}
+/* What is worked out in a moment appears with all its lines, and moves nothing. */
+.veiled {
+  visibility: hidden;
 }
 .view {
   position: relative;
