@@ -1,29 +1,74 @@
 <script setup lang="ts">
+import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
 import type { CaseFile } from "#core/model";
 import { RequestFailure, caseApi, type ShelfCase } from "~/utils/caseApi";
 
 /** A case changed this long ago has what is shown of it by now, or will have none; in ms. */
 const FRESH = 60_000;
 const LOOK_AGAIN = 1000;
+/** Cases that are fetched at a time: more than a large screen shows. */
+const PAGE = 40;
+/** Most that are looked at again at once. */
+const MOST = 1000;
 
 const toast = useToast();
 const router = useRouter();
-const list = ref<ShelfCase[]>([]);
+const list = shallowRef<readonly ShelfCase[]>([]);
 const trouble = ref<string | null>(null);
 const loading = ref(true);
 const lastDeleted = ref<ShelfCase | null>(null);
 useHead({ title: "Cases · Pasear" });
 
+const find = ref("");
+const isSearched = computed(() => find.value.trim() !== "");
+/** whether more cases follow those that are shown */
+const hasMore = ref(false);
+let asked = 0;
+/** Fetches what is shown again, or the first page. */
 async function load(): Promise<void> {
+  const now = ++asked;
+  const count = Math.min(MOST, Math.max(PAGE, list.value.length));
   try {
-    list.value = await caseApi.list();
+    const found = await caseApi.list(count, null, find.value.trim());
+    // An answer to what was typed before is out of date.
+    if (now !== asked) return;
+    // Cards that did not change stay as they are.
+    list.value = shareParts(list.value, found);
+    hasMore.value = found.length === count;
     trouble.value = null;
   } catch (failure) {
     trouble.value = `The cases could not be read. ${(failure as RequestFailure).message}`;
   }
   loading.value = false;
 }
+async function more(): Promise<void> {
+  const last = list.value.at(-1);
+  if (!last || !hasMore.value || loading.value) return;
+  loading.value = true;
+  const now = ++asked;
+  try {
+    const found = await caseApi.list(PAGE, last, find.value.trim());
+    if (now !== asked) return;
+    list.value = [...list.value, ...found];
+    hasMore.value = found.length === PAGE;
+  } catch (failure) {
+    trouble.value = `More cases could not be read. ${(failure as RequestFailure).message}`;
+  } finally {
+    loading.value = false;
+  }
+}
 onMounted(load);
+watchDebounced(
+  find,
+  () => {
+    list.value = [];
+    void load();
+  },
+  { debounce: 200 },
+);
+// The next page comes as its place comes near.
+const end = useTemplateRef<HTMLElement>("end");
+useIntersectionObserver(end, ([entry]) => entry?.isIntersecting && void more(), { rootMargin: "800px" });
 // What the shelf shows of a case comes a moment after the case itself.
 let again: ReturnType<typeof setTimeout> | undefined;
 watch(list, (now) => {
@@ -50,19 +95,21 @@ async function attempt<T>(what: string, work: () => Promise<T>): Promise<T | nul
   }
 }
 async function create(): Promise<void> {
-  const document: CaseFile = { format: "pasear-case", version: 1, title: freeTitle("New case") };
-  const made = await attempt("Making a case", () => caseApi.create(document));
+  const made = await attempt("Making a case", async () => {
+    const document: CaseFile = { format: "pasear-case", version: 1, title: await freeTitle("New case") };
+    return caseApi.create(document);
+  });
   if (made) await router.push(`/case/${made.id}`);
 }
-function freeTitle(title: string): string {
-  const taken = new Set(list.value.map((c) => c.title));
+async function freeTitle(title: string): Promise<string> {
+  const taken = new Set((await caseApi.list(MOST, null, title)).map((c) => c.title));
   if (!taken.has(title)) return title;
   for (let i = 2; ; i++) if (!taken.has(`${title} ${i}`)) return `${title} ${i}`;
 }
 async function copy(c: ShelfCase): Promise<void> {
   const done = await attempt("Copying", async () => {
     const kept = await caseApi.get(c.id);
-    return caseApi.create({ ...kept.case, title: freeTitle(`${kept.case.title}, copy`) });
+    return caseApi.create({ ...kept.case, title: await freeTitle(`${kept.case.title}, copy`) });
   });
   if (done) {
     await load();
@@ -89,19 +136,6 @@ async function bringBack(): Promise<void> {
     await load();
   }
 }
-function when(at: number): string {
-  const minutes = Math.round((Date.now() - at) / 60000);
-  if (minutes < 1) return "just now";
-  if (minutes < 60) return `${minutes} min ago`;
-  const sameDay = new Date(at).toDateString() === new Date().toDateString();
-  return new Intl.DateTimeFormat(
-    "en-GB",
-    sameDay ? { hour: "2-digit", minute: "2-digit" } : { day: "numeric", month: "long", year: "numeric" },
-  ).format(at);
-}
-const path = (curve: [number, number][]) =>
-  curve.map(([x, y], i) => `${i === 0 ? "M" : "L"}${(4 + x * 112).toFixed(1)} ${(66 - y * 58).toFixed(1)}`).join("");
-const DASH = ["", "7 3", "2 3", "6 2 2 2"];
 </script>
 
 <template>
@@ -113,10 +147,22 @@ const DASH = ["", "7 3", "2 3", "6 2 2 2"];
           <h1>Cases</h1>
           <p class="quiet">Each case is a walk from a story to a decision.</p>
         </div>
-        <Button label="New case" @click="create" />
+        <div class="side">
+          <InputText
+            v-if="isSearched || hasMore || list.length > 12"
+            v-model="find"
+            type="search"
+            placeholder="Find by title"
+            aria-label="Find a case by its title"
+          />
+          <Button label="New case" @click="create" />
+        </div>
       </div>
       <p v-if="trouble" class="problem" role="alert">
         {{ trouble }} <button type="button" class="word-button" @click="load">Try again</button>
+      </p>
+      <p v-else-if="!loading && list.length === 0 && isSearched" class="quiet" role="status">
+        No case has “{{ find.trim() }}” in its title.
       </p>
       <p v-else-if="!loading && list.length === 0" class="quiet">
         The shelf is empty. Start a new case, and write or paste its story.
@@ -125,39 +171,18 @@ const DASH = ["", "7 3", "2 3", "6 2 2 2"];
         “{{ lastDeleted.title }}” is deleted. <button type="button" class="word-button" @click="bringBack">Undo</button>
       </p>
       <ul class="cards" aria-label="Cases">
-        <li v-for="c in list" :key="c.id" class="card">
-          <NuxtLink :to="`/case/${c.id}`" class="open" :aria-label="`Open ${c.title}`">
-            <svg viewBox="0 0 120 72" class="mini" aria-hidden="true">
-              <path d="M4 4V68H116" class="axes" />
-              <path
-                v-for="(curve, i) in c.summary?.curves ?? []"
-                :key="i"
-                :d="path(curve)"
-                :style="{ stroke: `var(--curve-${i})` }"
-                :stroke-dasharray="DASH[i]"
-              />
-            </svg>
-          </NuxtLink>
-          <div class="words">
-            <h2>
-              <EditText
-                plain
-                :value="c.title"
-                :label="`Title of ${c.title}`"
-                :check="(t) => (t.trim() ? null : 'A case needs a title.')"
-                @keep="rename(c, $event)"
-              />
-            </h2>
-            <p class="says">{{ c.summary ? c.summary.says || "Nothing is decided yet." : "…" }}</p>
-            <p class="quiet">touched {{ when(c.updatedAt) }}</p>
-            <div class="ways">
-              <NuxtLink :to="`/case/${c.id}`">Open</NuxtLink
-              ><button type="button" class="word-button" @click="copy(c)">Copy</button
-              ><button type="button" class="word-button" @click="remove(c)">Delete</button>
-            </div>
-          </div>
-        </li>
+        <ShelfCard
+          v-for="c in list"
+          :key="c.id"
+          :of="c"
+          @rename="rename(c, $event)"
+          @copy="copy(c)"
+          @remove="remove(c)"
+        />
       </ul>
+      <p v-if="hasMore" ref="end" class="more">
+        <button type="button" class="word-button" :disabled="loading" @click="more">More cases</button>
+      </p>
     </main>
   </div>
 </template>
@@ -183,60 +208,19 @@ h1 {
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 440px), 1fr));
   gap: 0.9rem;
 }
-.card {
-  display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
-  gap: 1rem;
-  padding: 0.9rem;
-  background: var(--paper);
-  border: 1px solid var(--hairline);
-  border-radius: 8px;
-}
-.mini {
-  width: 150px;
-  fill: none;
-  stroke-width: 2;
-  display: block;
-}
-.axes {
-  stroke: var(--ink-3);
-  stroke-width: 1;
-}
-.open {
-  border-radius: 6px;
-}
-.words {
-  display: grid;
-  gap: 0.3rem;
-  align-content: start;
-}
-h2 {
-  font-size: 1.02rem;
-}
-.says {
-  font-family: var(--book);
-  line-height: 1.4;
-}
-.ways {
+.side {
   display: flex;
-  gap: 1rem;
-  align-items: baseline;
-  font-size: 0.87rem;
-  margin-top: 0.2rem;
+  flex-wrap: wrap;
+  gap: 0.6rem;
 }
-.ways a {
-  font-weight: 600;
-  text-decoration: none;
+.more {
+  padding: 1rem 0;
+  text-align: center;
 }
 .undo {
   padding: 0.5rem 0.9rem;
   margin-bottom: 0.9rem;
   background: var(--jade-soft);
   border-radius: 6px;
-}
-@media (max-width: 480px) {
-  .card {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -53,7 +53,12 @@ async function ask<T>(path: string, method = "GET", body?: unknown): Promise<T> 
 
 /** The server's cases, as the browser asks for them. */
 export const caseApi = {
-  list: () => ask<ShelfCase[]>("/api/cases"),
+  /** @param after  the case that stood last on the page before */
+  list: (limit: number, after: ShelfCase | null = null, find = "") => {
+    const query = new URLSearchParams({ limit: String(limit), find });
+    if (after) query.set("after", `${after.updatedAt}.${after.id}`);
+    return ask<ShelfCase[]>(`/api/cases?${query.toString()}`);
+  },
   get: (id: string) => ask<KeptCase>(`/api/cases/${id}`),
   /** The id is made here: asked again after a lost answer, the server makes no second case. */
   create: async (document: CaseFile) => {

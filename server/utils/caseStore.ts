@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
 import { uuidv7 } from "uuidv7";
 import type { CaseFile } from "#core/model";
 import { readCase } from "#shared/schemas/case";
@@ -22,6 +22,17 @@ export interface ShelfCase {
   /** null: not worked out yet */
   summary: CaseSummary | null;
 }
+/** A part of the shelf. */
+export interface Shelf {
+  readonly limit?: number;
+  /** the case that stood last on the page before; null: from the beginning */
+  readonly after?: { readonly updatedAt: number; readonly id: string } | null;
+  /** a part of the title */
+  readonly find?: string;
+}
+/** Cases that one list may have. */
+export const MOST_LISTED = 1000;
+
 export type WriteResult =
   { status: "kept"; kept: KeptCase } | { status: "stale"; kept: KeptCase } | { status: "missing" };
 
@@ -90,18 +101,17 @@ export class CaseStore {
   async answers(): Promise<void> {
     await this.db.select({ id: cases.id }).from(cases).limit(1);
   }
-  async list(): Promise<ShelfCase[]> {
+  /** Cases on the shelf, those touched last first, page by page. */
+  async list({ limit = MOST_LISTED, after = null, find = "" }: Shelf = {}): Promise<ShelfCase[]> {
+    const { updatedAt, id } = cases;
+    const isLater = after && or(lt(updatedAt, after.updatedAt), and(eq(updatedAt, after.updatedAt), lt(id, after.id)));
+    const isCalled = find === "" ? undefined : sql`instr(lower(${cases.title}), lower(${find})) > 0`;
     const rows = await this.db
-      .select({
-        id: cases.id,
-        title: cases.title,
-        revision: cases.revision,
-        updatedAt: cases.updatedAt,
-        summary: cases.summary,
-      })
+      .select({ id, title: cases.title, revision: cases.revision, updatedAt, summary: cases.summary })
       .from(cases)
-      .where(isNull(cases.deletedAt))
-      .orderBy(desc(cases.updatedAt), cases.title);
+      .where(and(isNull(cases.deletedAt), isLater ?? undefined, isCalled))
+      .orderBy(desc(updatedAt), desc(id))
+      .limit(limit);
     return rows.map((r) => ({ ...r, summary: summaryOf(r.summary) }));
   }
 

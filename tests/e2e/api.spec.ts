@@ -29,6 +29,17 @@ test("the API checks what comes in, and every refusal is a plain sentence withou
     status: 400,
     body: { message: expect.stringContaining("functions[0].by.text") },
   });
+  for (const [query, message] of [
+    ["limit=0", "`limit` is a whole number from 1 to 1000."],
+    ["limit=1001", "`limit` is a whole number from 1 to 1000."],
+    ["limit=1&limit=2", "`limit` may stand once."],
+    ["after=yesterday", "`after` is the time and the id of a case"],
+    [`find=${"x".repeat(301)}`, "`find` may be at most 300 characters long."],
+  ])
+    expect(await ask(`/api/cases?${query}`)).toMatchObject({
+      status: 400,
+      body: { message: expect.stringContaining(message!) },
+    });
   expect((await ask("/api/cases", "POST", '{"case":')).status).toBe(400);
   expect((await ask("/api/cases", "POST", "[]")).status).toBe(400);
   expect(await ask(`/api/cases/${made.body.id}`, "PUT", JSON.stringify({ case: small }))).toMatchObject({

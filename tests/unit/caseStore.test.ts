@@ -85,6 +85,27 @@ describe("cases are kept", () => {
     expect(await store.loadDemo([document("Demo")])).toBe(0);
     expect(await store.list()).toEqual([]);
   });
+  it("page by page, newest first, none twice and none left out, and by a part of the title", async () => {
+    vi.useFakeTimers({ toFake: ["Date"] });
+    // Many were touched in the same instant.
+    for (let i = 0; i < 95; i++) {
+      vi.setSystemTime(1000 + Math.floor(i / 10));
+      await store.create(document(i % 7 === 0 ? `Stall ${i}` : `Case ${i}`), `id-${String(i).padStart(2, "0")}`);
+    }
+    vi.useRealTimers();
+    const all = (await store.list()).map((c) => c.id);
+    expect(all).toEqual(Array.from({ length: 95 }, (_, i) => `id-${String(94 - i).padStart(2, "0")}`));
+    const pages: string[] = [];
+    for (let after = null; ;) {
+      const page = await store.list({ limit: 20, after });
+      if (page.length === 0) break;
+      pages.push(...page.map((c) => c.id));
+      after = page.at(-1)! as never;
+    }
+    expect(pages).toEqual(all);
+    expect((await store.list({ find: "sTaLL" })).length).toBe(14);
+    expect(await store.list({ find: "%" })).toEqual([]);
+  });
   it("and are there after closing and opening again", async () => {
     const made = await store.create(document("One"));
     open.close();

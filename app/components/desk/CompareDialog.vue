@@ -13,7 +13,7 @@ watch(visible, async (now) => {
   if (!now) return;
   problem.value = null;
   try {
-    cards.value = (await caseApi.list()).filter((c) => c.id !== props.ownId);
+    cards.value = (await caseApi.list(200)).filter((c) => c.id !== props.ownId);
   } catch {
     cards.value = [];
     problem.value = "The shelf cannot be reached just now.";

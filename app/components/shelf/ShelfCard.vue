@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import type { ShelfCase } from "~/utils/caseApi";
+
+defineProps<{ of: ShelfCase }>();
+const emit = defineEmits<{ rename: [title: string]; copy: []; remove: [] }>();
+
+function when(at: number): string {
+  const minutes = Math.round((Date.now() - at) / 60000);
+  if (minutes < 1) return "just now";
+  if (minutes < 60) return `${minutes} min ago`;
+  const sameDay = new Date(at).toDateString() === new Date().toDateString();
+  return (sameDay ? TIME : DAY).format(at);
+}
+const path = (curve: [number, number][]) =>
+  curve.map(([x, y], i) => `${i === 0 ? "M" : "L"}${(4 + x * 112).toFixed(1)} ${(66 - y * 58).toFixed(1)}`).join("");
+const checkTitle = (title: string) => (title.trim() ? null : "A case needs a title.");
+</script>
+
+<script lang="ts">
+const DASH = ["", "7 3", "2 3", "6 2 2 2"];
+// Made once: of a thousand cards each would take its own time.
+const TIME = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
+</script>
+
+<template>
+  <li class="card">
+    <NuxtLink :to="`/case/${of.id}`" class="open" :aria-label="`Open ${of.title}`">
+      <svg viewBox="0 0 120 72" class="mini" aria-hidden="true">
+        <path d="M4 4V68H116" class="axes" />
+        <path
+          v-for="(curve, i) in of.summary?.curves ?? []"
+          :key="i"
+          :d="path(curve)"
+          :style="{ stroke: `var(--curve-${i})` }"
+          :stroke-dasharray="DASH[i]"
+        />
+      </svg>
+    </NuxtLink>
+    <div class="words">
+      <h2>
+        <EditText
+          plain
+          :value="of.title"
+          :label="`Title of ${of.title}`"
+          :check="checkTitle"
+          @keep="emit('rename', $event)"
+        />
+      </h2>
+      <p class="says">{{ of.summary ? of.summary.says || "Nothing is decided yet." : "…" }}</p>
+      <p class="quiet">touched {{ when(of.updatedAt) }}</p>
+      <div class="ways">
+        <NuxtLink :to="`/case/${of.id}`">Open</NuxtLink
+        ><button type="button" class="word-button" @click="emit('copy')">Copy</button
+        ><button type="button" class="word-button" @click="emit('remove')">Delete</button>
+      </div>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.card {
+  /* Of a thousand cards only those near the window are laid out and painted. */
+  content-visibility: auto;
+  contain-intrinsic-size: auto 145px;
+  display: grid;
+  grid-template-columns: 150px minmax(0, 1fr);
+  gap: 1rem;
+  padding: 0.9rem;
+  background: var(--paper);
+  border: 1px solid var(--hairline);
+  border-radius: 8px;
+}
+.mini {
+  width: 150px;
+  fill: none;
+  stroke-width: 2;
+  display: block;
+}
+.axes {
+  stroke: var(--ink-3);
+  stroke-width: 1;
+}
+.open {
+  border-radius: 6px;
+}
+.words {
+  display: grid;
+  gap: 0.3rem;
+  align-content: start;
+}
+h2 {
+  font-size: 1.02rem;
+}
+.says {
+  font-family: var(--book);
+  line-height: 1.4;
+}
+.ways {
+  display: flex;
+  gap: 1rem;
+  align-items: baseline;
+  font-size: 0.87rem;
+  margin-top: 0.2rem;
+}
+.ways a {
+  font-weight: 600;
+  text-decoration: none;
+}
+@media (max-width: 480px) {
+  .card {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,1 @@
+CREATE INDEX `cases_shelf` ON `cases` (`deleted_at`,`updated_at`,`id`);

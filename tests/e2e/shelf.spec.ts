@@ -1,0 +1,84 @@
+import { faultsOf } from "./pages";
+import { expect, test } from "./server";
+
+const COUNT = 150;
+
+test("a long shelf comes page by page, is searched, and every case on it can be reached", async ({ page, server }) => {
+  const document = (i: number) => ({
+    format: "pasear-case",
+    version: 1,
+    title: `Ferry ${i}${i === 77 ? " at night" : ""}`,
+  });
+  for (let i = 0; i < COUNT; i++) await server.make(document(i));
+  const lists: string[] = [];
+  page.on("request", (r) => {
+    if (new URL(r.url()).pathname === "/api/cases") lists.push(new URL(r.url()).search);
+  });
+  await page.goto(server.url);
+  const cards = page.getByRole("list", { name: "Cases" }).getByRole("listitem");
+  await expect(page.getByRole("link", { name: `Open Ferry ${COUNT - 1}`, exact: true })).toBeVisible();
+  expect(lists[0]).toContain("limit=40");
+  expect(await cards.count()).toBeLessThan(COUNT);
+  // By keys to the end of what is there; the next page comes, until all are there.
+  await expect(async () => {
+    await page.keyboard.press("End");
+    expect(await cards.count()).toBe((await server.cases()).length);
+  }).toPass({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "More cases" })).toBeHidden();
+  const titles = await page.locator(".card h2").allTextContents();
+  expect(new Set(titles).size).toBe(titles.length);
+  await page.keyboard.press("Home");
+  const find = page.getByRole("searchbox", { name: "Find a case by its title" });
+  await find.fill("at NIGHT");
+  await expect(cards).toHaveCount(1);
+  await expect(cards).toContainText("Ferry 77 at night");
+  expect(await faultsOf(page)).toEqual([]);
+  await find.fill("no such thing");
+  await expect(page.getByText("No case has “no such thing” in its title.")).toBeVisible();
+  await find.fill("");
+  await expect(page.getByRole("link", { name: `Open Ferry ${COUNT - 1}`, exact: true })).toBeVisible();
+});
+
+test("what a page costs before it can be used: its script, its requests, and what moves while it opens", async ({
+  page,
+  server,
+}) => {
+  const cost = async (address: string, isThere: () => Promise<void>) => {
+    const sizes: number[] = [];
+    const session = await page.context().newCDPSession(page);
+    await session.send("Network.enable");
+    const kinds = new Map<string, string>();
+    session.on("Network.responseReceived", (e) => kinds.set(e.requestId, new URL(e.response.url).pathname));
+    session.on("Network.loadingFinished", (e) => {
+      if (kinds.get(e.requestId)?.endsWith(".js")) sizes.push(e.encodedDataLength);
+    });
+    await page.goto(address);
+    await isThere();
+    await page.waitForLoadState("networkidle");
+    const moved = await page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          let sum = 0;
+          new PerformanceObserver((list) => {
+            for (const e of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+              if (!e.hadRecentInput) sum += e.value;
+          }).observe({ type: "layout-shift", buffered: true });
+          setTimeout(() => resolve(sum), 200);
+        }),
+    );
+    await session.detach();
+    return { script: sizes.reduce((a, b) => a + b, 0), files: sizes.length, moved };
+  };
+  const shelf = await cost(server.url, () =>
+    expect(page.getByRole("link", { name: "Open Lantern stall" })).toBeVisible(),
+  );
+  console.log(`shelf: ${Math.round(shelf.script / 1000)} kB in ${shelf.files} files, moved ${shelf.moved.toFixed(4)}`);
+  expect(shelf.script).toBeLessThan(160_000);
+  expect(shelf.moved).toBeLessThan(0.02);
+  const { id } = await server.case("Lantern stall");
+  const desk = await cost(`${server.url}/case/${id}`, () =>
+    expect(page.getByRole("application", { name: /^Graph of/ })).toBeVisible(),
+  );
+  console.log(`desk: moved ${desk.moved.toFixed(4)}`);
+  expect(desk.moved).toBeLessThan(0.02);
+});
