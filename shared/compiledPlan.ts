@@ -2,6 +2,7 @@ import type { Highs, Model, ModelData } from "highs";
 import type { Names } from "#core/formula";
 import type { Plan } from "#core/model";
 import { compiledResult, ownNames, programOf, type CompiledAnswer, type PlanResult, type Program } from "#core/plan";
+import { mpsTrouble } from "./mpsLines";
 
 /** What is told while a plan with whole values is worked out. */
 export interface PlanProgress {
@@ -240,6 +241,8 @@ export function readProgram(
   format: "lp" | "mps",
   reserved: ReadonlySet<string>,
 ): { program: Program; notes: string[] } {
+  const trouble = format === "mps" ? mpsTrouble(text) : null;
+  if (trouble) throw new Error(trouble);
   const model = highs.createModel();
   try {
     model.options.set("output_flag", false);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { refDebounced } from "@vueuse/core";
 import type { CaseFile, Plan } from "#core/model";
 import { planOfProgram, type Program } from "#core/plan";
 import { saveFile } from "~/utils/pictureFile";
@@ -10,6 +11,8 @@ const visible = defineModel<boolean>("visible", { required: true });
 const emit = defineEmits<{ read: [plan: Plan, from: string] }>();
 const toast = useToast();
 const solver = useSolver();
+/** What takes long can be cancelled; what takes a moment is not talked about. */
+const isSlow = refDebounced(solver.busy, 400);
 const problem = ref<string | null>(null);
 const found = shallowRef<{ plan: Plan; name: string; notes: readonly string[] } | null>(null);
 const over = ref(false);
@@ -138,6 +141,9 @@ function use(): void {
             aria-label="File with a plan"
             @change="take(($event.target as HTMLInputElement).files?.[0])"
         /></label>
+        <p v-if="solver.busy.value && isSlow" class="quiet" role="status">
+          Reading the file … <button type="button" class="word-button" @click="solver.cancel()">Cancel</button>
+        </p>
         <p v-if="found" role="status">
           {{ found.name }}: {{ found.plan.variables.length }} variable{{ found.plan.variables.length === 1 ? "" : "s"
           }}{{
