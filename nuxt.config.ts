@@ -20,7 +20,7 @@ export default defineNuxtConfig({
   // Every view is worked out in the browser from the case itself; the server sends a shell and keeps the cases.
   ssr: false,
   spaLoadingTemplate: "spa-loading.html",
-  modules: ["@pinia/nuxt", "@primevue/nuxt-module", "nuxt-security", "@nuxt/eslint"],
+  modules: ["@pinia/nuxt", "@primevue/nuxt-module", "nuxt-security", "@nuxt/eslint", "@vite-pwa/nuxt"],
   css: [
     "@fontsource-variable/atkinson-hyperlegible-next/index.css",
     "@fontsource-variable/literata/index.css",
@@ -64,6 +64,31 @@ export default defineNuxtConfig({
     composables: { include: ["useToast"] },
     // Dialogs open at once: their transition would take the focus back from somebody who already types.
     options: { ripple: false, pt: { dialog: { transition: { css: false } } } },
+  },
+  pwa: {
+    strategies: "injectManifest",
+    srcDir: "service-worker",
+    filename: "sw.ts",
+    registerType: "prompt",
+    injectRegister: null,
+    client: { registerPlugin: false },
+    devOptions: { enabled: false },
+    injectManifest: {
+      globPatterns: ["**/*.{js,css,woff2,wasm,svg}"],
+      maximumFileSizeToCacheInBytes: 8_000_000,
+      // The page itself is written by the server; each build has its own.
+      additionalManifestEntries: [{ url: "/", revision: String(Date.now()) }],
+    },
+    manifest: {
+      name: "Pasear",
+      short_name: "Pasear",
+      description: "From a story to a decision.",
+      theme_color: "#1b2a41",
+      background_color: "#f3f5f7",
+      display: "standalone",
+      start_url: "/",
+      icons: [{ src: "/lantern.svg", sizes: "any", type: "image/svg+xml" }],
+    },
   },
   // A part that cannot be loaded because the server is away must never reload the page over what was typed.
   // The desk is fetched when somebody is about to open a case, not by merely showing it on the shelf.

@@ -15,6 +15,8 @@ export default defineConfig({
   ],
   use: {
     viewport: { width: 1280, height: 800 },
+    // With one a page would be answered by what an earlier page left; tests/e2e/offline.spec.ts allows it.
+    serviceWorkers: "block",
     launchOptions: {
       executablePath: process.env.CHROMIUM_PATH || "/usr/bin/chromium",
       args: [

@@ -24,18 +24,22 @@ const isSearched = computed(() => find.value.trim() !== "");
 /** whether more cases follow those that are shown */
 const hasMore = ref(false);
 let asked = 0;
+/** when the server told what is shown, where it does not answer now; in ms */
+const asOf = ref<number | null>(null);
+const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
 /** Fetches what is shown again, or the first page. */
 async function load(): Promise<void> {
   const now = ++asked;
   const count = Math.min(MOST, Math.max(PAGE, list.value.length));
   try {
-    const found = await caseApi.list(count, null, find.value.trim());
+    const { of: found, keptAt } = await caseApi.readList(count, null, find.value.trim());
     // An answer to what was typed before is out of date.
     if (now !== asked) return;
     // Cards that did not change stay as they are.
     list.value = shareParts(list.value, found);
     hasMore.value = found.length === count;
     trouble.value = null;
+    asOf.value = keptAt;
   } catch (failure) {
     trouble.value = `The cases could not be read. ${(failure as RequestFailure).message}`;
   }
@@ -161,10 +165,14 @@ async function bringBack(): Promise<void> {
       <p v-if="trouble" class="problem" role="alert">
         {{ trouble }} <button type="button" class="word-button" @click="load">Try again</button>
       </p>
-      <p v-else-if="!loading && list.length === 0 && isSearched" class="quiet" role="status">
+      <p v-else-if="asOf !== null" class="problem" role="status">
+        The server does not answer. This is the shelf as it was on {{ clock.format(asOf) }}; what is changed in a case
+        is held in this browser. <button type="button" class="word-button" @click="load">Try again</button>
+      </p>
+      <p v-if="!trouble && !loading && list.length === 0 && isSearched" class="quiet" role="status">
         No case has “{{ find.trim() }}” in its title.
       </p>
-      <p v-else-if="!loading && list.length === 0" class="quiet">
+      <p v-else-if="!trouble && !loading && list.length === 0" class="quiet">
         The shelf is empty. Start a new case, and write or paste its story.
       </p>
       <p v-if="lastDeleted" class="undo" role="status">

@@ -2,20 +2,11 @@ import { defineStore } from "pinia";
 import { produce } from "immer";
 import type { CaseFile } from "#core/model";
 import { differingParts, mergeCases } from "#core/merge";
-import { RequestFailure, caseApi, type KeptCase as Kept } from "~/utils/caseApi";
+import { RequestFailure, caseApi, statusOf, type KeptCase as Kept } from "~/utils/caseApi";
+import type { Keeping } from "~/utils/keeping";
 import { HeldEdits, OpenTab } from "~/utils/held";
 import { OtherTabs } from "~/utils/otherTabs";
 import { UndoSteps, type Travelled } from "~/utils/undoSteps";
-
-export type Keeping =
-  | { readonly state: "kept"; readonly at: number | null }
-  | { readonly state: "waiting" | "sending" }
-  /** not kept, and tried again: the server does not answer, or says why it cannot */
-  | { readonly state: "away"; readonly since: number; readonly why: string | null; readonly isHeld: boolean }
-  /** changed elsewhere too, in the same parts */
-  | { readonly state: "stale"; readonly theirs: Kept; readonly clashes: readonly string[] }
-  | { readonly state: "gone" }
-  | { readonly state: "refused"; readonly message: string };
 
 /** Changes are sent this long after the last one, in ms. */
 const SEND_AFTER = 500;
@@ -77,9 +68,10 @@ export const useCaseStore = defineStore("case", () => {
   async function open(caseId: string): Promise<void> {
     clearTimeout(timer);
     let kept: Kept;
+    let keptAt: number | null;
     const mine = await edits.take(caseId);
     try {
-      kept = await caseApi.get(caseId);
+      ({ of: kept, keptAt } = await caseApi.read(caseId));
     } catch (failure) {
       if (mine && !statusOf(failure)) {
         show({
@@ -99,6 +91,7 @@ export const useCaseStore = defineStore("case", () => {
     show(kept);
     if (!mine || JSON.stringify(mine.document) === JSON.stringify(kept.case)) {
       release();
+      if (keptAt !== null) away(null);
       return;
     }
     document.value = mine.document;
@@ -148,11 +141,18 @@ export const useCaseStore = defineStore("case", () => {
   /** Looks whether the case was changed elsewhere; when somebody comes back to the page. */
   async function lookAgain(): Promise<void> {
     const caseId = id.value;
-    if (!caseId || keeping.value.state !== "kept") return;
+    const { state } = keeping.value;
+    if (!caseId || (state !== "kept" && state !== "away")) return;
     try {
-      hear(await caseApi.get(caseId));
+      const { of: theirs, keptAt } = await caseApi.read(caseId);
+      if (id.value !== caseId || dirty) return;
+      if (keptAt !== null) away(null);
+      else if (theirs.revision > revision.value) join(theirs);
+      else keeping.value = { state: "kept", at: theirs.updatedAt };
     } catch (failure) {
-      if (id.value === caseId && statusOf(failure) === 404) keeping.value = { state: "gone" };
+      if (id.value !== caseId) return;
+      if (statusOf(failure) === 404) keeping.value = { state: "gone" };
+      else if (state === "away") away(null);
     }
   }
 
@@ -194,7 +194,7 @@ export const useCaseStore = defineStore("case", () => {
   }
   function schedule(after: number): void {
     clearTimeout(timer);
-    timer = setTimeout(() => void send(), after);
+    timer = setTimeout(() => void (dirty ? send() : lookAgain()), after);
   }
   function away(why: string | null): void {
     const since = keeping.value.state === "away" ? keeping.value.since : Date.now();
@@ -293,9 +293,3 @@ export const useCaseStore = defineStore("case", () => {
     bringBack,
   };
 });
-
-/** The HTTP status of a failed request; undefined when no answer came. */
-function statusOf(failure: unknown): number | undefined {
-  if (!(failure instanceof RequestFailure)) throw failure;
-  return failure.status;
-}

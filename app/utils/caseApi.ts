@@ -32,7 +32,20 @@ export class RequestFailure extends Error {
   }
 }
 
-async function ask<T>(path: string, method = "GET", body?: unknown): Promise<T> {
+/** The HTTP status of a failed request; undefined when no answer came. @throws what is no such failure */
+export function statusOf(failure: unknown): number | undefined {
+  if (!(failure instanceof RequestFailure)) throw failure;
+  return failure.status;
+}
+
+/** What was read, and when: null now, from the server; a time in ms where the browser kept it from an earlier visit. */
+export interface Reading<T> {
+  readonly of: T;
+  readonly keptAt: number | null;
+}
+const ask = async <T>(path: string, method = "GET", body?: unknown): Promise<T> =>
+  (await read<T>(path, method, body)).of;
+async function read<T>(path: string, method = "GET", body?: unknown): Promise<Reading<T>> {
   let answer: Response;
   try {
     // `keepalive` lets a change that is sent while the page closes arrive; such requests are small by rule.
@@ -48,18 +61,23 @@ async function ask<T>(path: string, method = "GET", body?: unknown): Promise<T> 
   }
   const data = (await answer.json().catch(() => null)) as { message?: string; data?: unknown } | null;
   if (!answer.ok) throw new RequestFailure(data?.message ?? "The server could not do this.", answer.status, data?.data);
-  return data as T;
+  // The service worker marks what it answers in the server's stead.
+  const keptAt = answer.headers.has("x-kept-here") ? Date.parse(answer.headers.get("date") ?? "") || 0 : null;
+  return { of: data as T, keptAt };
 }
 
 /** The server's cases, as the browser asks for them. */
 export const caseApi = {
   /** @param after  the case that stood last on the page before */
-  list: (limit: number, after: ShelfCase | null = null, find = "") => {
+  readList: (limit: number, after: ShelfCase | null = null, find = "") => {
     const query = new URLSearchParams({ limit: String(limit), find });
     if (after) query.set("after", `${after.updatedAt}.${after.id}`);
-    return ask<ShelfCase[]>(`/api/cases?${query.toString()}`);
+    return read<ShelfCase[]>(`/api/cases?${query.toString()}`);
   },
+  list: async (limit: number, after: ShelfCase | null = null, find = "") =>
+    (await caseApi.readList(limit, after, find)).of,
   get: (id: string) => ask<KeptCase>(`/api/cases/${id}`),
+  read: (id: string) => read<KeptCase>(`/api/cases/${id}`),
   /** The id is made here: asked again after a lost answer, the server makes no second case. */
   create: async (document: CaseFile) => {
     const make = { case: document, id: uuidv7() };

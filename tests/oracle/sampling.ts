@@ -88,6 +88,8 @@ export function closeIn(value: Value, lo: number, hi: number): number | null {
   const f = plainly(value);
   let [a, b] = [lo, hi];
   let fa = f(a);
+  // Halving goes on where the values are lost in rounding: a hole in the middle of that shows only close by.
+  let near: [number, number] | null = null;
   const start = Math.max(Math.abs(fa), Math.abs(f(b)));
   for (let i = 0; i < 70; i++) {
     const m = a + (b - a) / 2;
@@ -95,10 +97,11 @@ export function closeIn(value: Value, lo: number, hi: number): number | null {
     if (Number.isNaN(y)) return null;
     if (!(m > a && m < b)) break;
     // Within its rounding of 0: the values on both sides tell whether it passes through.
-    if (Math.abs(y) <= value(m).off) break;
+    near ??= Math.abs(y) <= value(m).off ? [a, b] : null;
     if (y * fa > 0) [a, fa] = [m, y];
     else b = m;
   }
+  [a, b] = near ?? [a, b];
   // Beside a hole both sides come to 0, and nothing is taken.
   if (Number.isNaN(f(Math.abs(a) < 1e-12 ? 0 : Number(a.toPrecision(12)))) || Number.isNaN(f(roundest(a, b))))
     return null;

@@ -49,8 +49,8 @@ function compare(): void {
   if (ghost.value) ghost.value = null;
   else compareDialog.value = true;
 }
-/** The lists wait this long for what is worked out of them, in ms. */
-const MOMENT = 350;
+/** The lists wait for what is worked out of them, or for word that it takes long; and never longer than this, in ms. */
+const MOMENT = 3000;
 const isLate = ref(false);
 const { start: waitAMoment } = useTimeoutFn(
   () => {
@@ -58,6 +58,9 @@ const { start: waitAMoment } = useTimeoutFn(
   },
   MOMENT,
   { immediate: false },
+);
+const isVeiled = computed(
+  () => !isLate.value && desk.value === null && progress.value === null && failure.value === null && !stopped.value,
 );
 const staleDialog = ref(false);
 const keysDialog = ref(false);
@@ -316,7 +319,7 @@ onBeforeUnmount(() => {
         @point="point"
       />
       <DeskEntry ref="entry" :document="shown" @added="added" @form="functionsPanel?.openForm($event)" />
-      <div class="lower" :class="{ veiled: desk === null && !isLate }">
+      <div class="lower" :class="{ veiled: isVeiled }">
         <DeskGivens
           :document="shown"
           :desk="desk"
