@@ -1,3 +1,4 @@
+import { MAX_LINE } from "./statement";
 import { BUILTIN_FUNCTIONS } from "../formula";
 import { FORMS } from "../forms";
 import { formatQuantity } from "../explain";
@@ -90,6 +91,7 @@ const AFTER_NUMBER = /(?:^|[\s=…(])[$€£]?\d[\d,.]*\s*([$€£%°\p{L}][\p{L
  * @param explicit  the person asked for completions: an empty word is completed too
  */
 export function offersAt(text: string, at: number, source: CaseFile, explicit = false): Offers | null {
+  if (text.length > MAX_LINE) return null;
   const before = text.slice(0, at);
   const isStatement = /^\s*[\p{L}_][\p{L}\p{Nd}_]*\s*=/u.test(text);
   const unit = isStatement ? AFTER_NUMBER.exec(before) : null;

@@ -1,6 +1,6 @@
 import { BUILTIN_FUNCTIONS, CONSTANTS, latexName, latexOf, resolve } from "../formula";
 import { readAmount, buildModel, type CaseFile, type FunctionRow } from "../model";
-import { interpret } from "./statement";
+import { MAX_LINE, interpret } from "./statement";
 
 export type Paint = "given" | "variable" | "function" | "built-in" | "number" | "sign" | "word";
 export interface Stroke {
@@ -14,6 +14,7 @@ const PART =
 
 /** What each part of a line is, so that it can be coloured; unknown names stay plain. */
 export function paintLine(text: string, source: CaseFile): Stroke[] {
+  if (text.length > MAX_LINE) return [];
   const kinds = new Map<string, Paint>();
   for (const b of [...BUILTIN_FUNCTIONS, ...CONSTANTS]) kinds.set(b, "built-in");
   for (const w of [
@@ -60,7 +61,7 @@ export function paintLine(text: string, source: CaseFile): Stroke[] {
  */
 export function typesetLine(text: string, source: CaseFile): string | null {
   const read = interpret(text, source);
-  if (!read.ok) return typesetDraft(text, source);
+  if (!read.ok) return text.length > MAX_LINE ? null : typesetDraft(text, source);
   const { entry } = read;
   if (entry.kind === "function") return typesetFunction(entry.row, source);
   if (entry.kind === "variable") {

@@ -31,6 +31,9 @@ export type Interpretation =
 const NAME = String.raw`\p{L}[\p{L}\p{Nd}_]*`;
 const TO = String.raw`\s*(?:…|\.\.\.?|\bto\b)\s*`;
 
+/** Characters of a line that are read: more than twice the longest formula. */
+export const MAX_LINE = 5000;
+
 class Misread extends Error {
   constructor(
     message: string,
@@ -46,6 +49,15 @@ class Misread extends Error {
  * in a sentence what it would do, or what is wrong and where.
  */
 export function interpret(text: string, source: CaseFile): Interpretation {
+  if (text.length > MAX_LINE) {
+    const [most, now] = [MAX_LINE, text.length].map((n) => n.toLocaleString("en"));
+    return {
+      ok: false,
+      message: `A line may have ${most} characters; this one has ${now}.`,
+      at: MAX_LINE,
+      end: text.length,
+    };
+  }
   try {
     const reader = new StatementReader(text, source);
     return reader.read();

@@ -2,7 +2,18 @@ import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { buildModel, type CaseFile, type Question } from "../model";
 import { questionText } from "../explain";
-import { changeSlot, interpret, readAmountText, shiftMarks, storyRuns, suggestions, withEntry } from "./index";
+import {
+  changeSlot,
+  interpret,
+  offersAt,
+  paintLine,
+  readAmountText,
+  shiftMarks,
+  storyRuns,
+  suggestions,
+  typesetLine,
+  withEntry,
+} from "./index";
 
 const stall: CaseFile = {
   format: "pasear-case",
@@ -44,6 +55,21 @@ describe("amounts as people write them", () => {
 });
 
 describe("the entry line", () => {
+  it("of a whole book pasted into it is told its length, and nothing else is tried", () => {
+    const text = "x + 1 + ".repeat(125_000);
+    const source: CaseFile = { format: "pasear-case", version: 1, title: "T" };
+    expect(interpret(text, source)).toEqual({
+      ok: false,
+      message: "A line may have 5,000 characters; this one has 1,000,000.",
+      at: 5000,
+      end: 1_000_000,
+    });
+    expect([paintLine(text, source), offersAt(text, 7, source, true), typesetLine(text, source)]).toEqual([
+      [],
+      null,
+      null,
+    ]);
+  });
   const rows: [string, object][] = [
     ["G = 40 $", { name: "G", value: 40, unit: "$" }],
     ["r = 4.2 % per year", { name: "r", value: 0.042, unit: "%/year" }],
