@@ -41,7 +41,10 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
       .filter((y) => !Number.isNaN(y));
     // Slowly, but closer and closer: 1/ln(x) has come to a thirtieth of what it was.
     const off = close.map((y) => Math.abs(y - limit));
-    const isNearing = at === 0 && Math.min(...off) < 0.1 * Math.max(...off);
+    // A high root comes slowly too: of the way from ten thousand times further off much must be gone.
+    const further = [at - 1e-5, at + 1e-5].map((x) => Math.abs(plainly(value)(x) - limit)).filter(Number.isFinite);
+    const isNearing =
+      at === 0 ? Math.min(...off) < 0.1 * Math.max(...off) : Math.min(...off) < 0.6 * Math.min(...further);
     const isSure = steps.every((d) => [at - d, at + d].every((x) => value(x).off !== Infinity));
     if (isSure && close.length > 0 && !isNearing && !off.some((d) => d <= 0.2 * Math.max(1, Math.abs(limit))))
       return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;

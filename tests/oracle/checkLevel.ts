@@ -41,6 +41,8 @@ export function checkLevel(f: Finding, difference: Value, w: World, c: Chance): 
     const here = sampleAt(difference, x);
     if (f.status === "everywhere" && Math.abs(here.y) > here.slack + 1e-9)
       return `${here.y} off at ${x}, told as equal everywhere`;
+    // Of a value within its rounding nobody knows the sign.
+    if (Math.abs(here.y) <= here.slack) continue;
     if (before && before.y * here.y < 0 && Number.isFinite(before.slack) && Number.isFinite(here.slack)) {
       const crossing = closeIn(difference, before.x, here.x);
       const at = crossing === null ? null : folded(f, crossing);
