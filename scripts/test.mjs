@@ -1,12 +1,21 @@
 // npm test: lint, types, unit tests, the production build, and the browser tests against it. `npm test -- unit` runs
-// one part.
-import { existsSync } from "node:fs";
+// one part, `npm test -- --repeat 10` each browser test ten times.
+import { existsSync, rmSync } from "node:fs";
 import { spawnSync } from "node:child_process";
-import { build, checkNode, install, prepare, run, runPackage, step } from "./lib.mjs";
+import { join } from "node:path";
+import { build, checkNode, install, prepare, root, run, runPackage, step } from "./lib.mjs";
+import { slowest } from "./slowest.mjs";
 
 checkNode();
 const PARTS = ["lint", "types", "unit", "build", "e2e"];
-const asked = process.argv.slice(2);
+const given = process.argv.slice(2);
+const repeatAt = given.indexOf("--repeat");
+const repeat = repeatAt < 0 ? "1" : given[repeatAt + 1];
+if (!/^[1-9]\d*$/.test(repeat ?? "")) {
+  console.error("--repeat wants how often: a whole number from 1 on.");
+  process.exit(2);
+}
+const asked = repeatAt < 0 ? given : given.toSpliced(repeatAt, 2);
 const unknown = asked.find((a) => !PARTS.includes(a));
 if (unknown) {
   console.error(`${unknown} is no part of the tests; the parts are ${PARTS.join(", ")}.`);
@@ -50,6 +59,8 @@ async function needChromium() {
   process.exit(1);
 }
 
+const reports = ["unit", "e2e"].map((name) => join(root, `node_modules/.cache/pasear/${name}.json`));
+for (const report of reports) rmSync(report, { force: true });
 const start = Date.now();
 const failed = [];
 async function part(name, what, work) {
@@ -85,15 +96,29 @@ const types = () =>
   });
 // Neither changes anything the other reads, and neither keeps both cores of a small machine busy.
 await Promise.all([lint(), types()]);
-await part("unit", "unit tests", () => runPackage("vitest/vitest.mjs", ["run"]));
-if (wants("build") || wants("e2e")) await part(wants("build") ? "build" : "e2e", "the production build", build);
+const unit = () =>
+  part("unit", "unit tests", () =>
+    runPackage("vitest/vitest.mjs", [
+      "run",
+      "--reporter=default",
+      "--reporter=json",
+      `--outputFile.json=${reports[0]}`,
+    ]),
+  );
+const built = async () => {
+  if (wants("build") || wants("e2e")) await part(wants("build") ? "build" : "e2e", "the production build", build);
+};
+await Promise.all([unit(), built()]);
 if (wants("e2e") && failed.length === 0) {
   const browser = await needChromium();
   await part("e2e", "browser tests against the production build", () =>
-    runPackage("@playwright/test/cli.js", ["test"], { env: { CHROMIUM_PATH: browser } }),
+    runPackage("@playwright/test/cli.js", ["test", "--reporter=line,json", "--repeat-each", repeat], {
+      env: { CHROMIUM_PATH: browser, PLAYWRIGHT_JSON_OUTPUT_NAME: reports[1] },
+    }),
   );
 } else if (wants("e2e") && !failed.includes("e2e")) console.error("▸ browser tests left out: an earlier part failed");
 
+console.log(["\nThe ten that took longest:", ...slowest(...reports)].join("\n"));
 console.log(
   failed.length === 0
     ? `\nAll passed in ${((Date.now() - start) / 1000).toFixed(0)} s.`
