@@ -170,6 +170,22 @@ describe("a constraint as it is written", () => {
     expect(r.errors).toEqual([expect.objectContaining({ path: "plan.constraints[1].text", at: 6, end: 7 })]);
     expect(r.warnings[0]!.message).toMatch(/read with its border/);
   });
+  it("two variables of one name are told, and nothing is worked out", () => {
+    const plan: Plan = {
+      variables: [{ name: "x" }, { name: "y" }, { name: "x" }],
+      constraints: [{ id: "A", text: "x + y <= 4" }],
+      objective: { text: "x", sense: "greatest" },
+    };
+    expect(solvePlan(plan, names())).toMatchObject({
+      result: null,
+      errors: [
+        {
+          path: "plan.variables[2].name",
+          message: "The name `x` is used twice; every variable of the plan has its own.",
+        },
+      ],
+    });
+  });
 });
 
 describe("plans", () => {

@@ -20,6 +20,13 @@ export function readPlan(plan: Plan, names: Names): PlanRead {
   const warnings: CaseProblem[] = [];
   const variables = plan.variables.map((v) => v.name);
   if (variables.length === 0) errors.push({ path: "plan.variables", message: "A plan needs at least one variable." });
+  variables.forEach((name, j) => {
+    if (variables.indexOf(name) < j)
+      errors.push({
+        path: `plan.variables[${j}].name`,
+        message: `The name ${quoted(name)} is used twice; every variable of the plan has its own.`,
+      });
+  });
   const ids = new Set<string>();
   const relations: Named[] = [];
   plan.constraints.forEach((c, i) => {
