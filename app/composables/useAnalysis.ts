@@ -4,8 +4,12 @@ import type { Picture, View } from "#core/graph";
 import type { Slip } from "#core/slips";
 import type { Analysed, AnalysisReply, AnalysisRequest, GhostAnswer } from "~/workers/protocol";
 
-/** A worker that has not answered for this long is ended when something newer waits; in ms. */
-const PATIENCE = 4000;
+/**
+ * A worker that has not answered for this long is ended when something newer waits, in ms: soon after what is typed or
+ * undone; under a hand that drags or moves the graph, which always brings something newer, not before answers had
+ * their time to come.
+ */
+const PATIENCE = { typed: 500, dragged: 4000 };
 /** What is dragged waits for its answers no longer than this; then the number follows the hand alone, in ms. */
 const LATEST = 500;
 /** Work that takes no longer than this is not talked about, in ms. */
@@ -37,6 +41,7 @@ export function useAnalysis(
   /** questions looked at longer, as long as the case stays as it is */
   let longer: readonly string[] = [];
   let startedAt = 0;
+  let lastAsked: CaseFile | null = null;
   let late: ReturnType<typeof setTimeout> | undefined;
   let job = 0;
   let shownJob = 0;
@@ -50,7 +55,7 @@ export function useAnalysis(
       working.value = false;
       progress.value = null;
     },
-    PATIENCE,
+    PATIENCE.dragged,
     (told) => {
       if ("progress" in told) {
         if (performance.now() - startedAt > CALM) progress.value = told.progress;
@@ -121,14 +126,17 @@ export function useAnalysis(
     working.value = true;
     stopped.value = false;
     asked.set(job, source.value);
-    worker.ask({
+    const asks: AnalysisRequest = {
       kind: "analysis",
       job,
       source: toRaw(source.value),
       view: plainView(view.value),
       ghost: ghost.value ? toRaw(ghost.value) : null,
       longer,
-    });
+    };
+    const isTyped = source.value !== lastAsked && !isDragged();
+    lastAsked = source.value;
+    worker.ask(asks, isTyped ? PATIENCE.typed : PATIENCE.dragged);
   }
   /** Ends what is worked out; what is on the page stays. */
   function stop(): void {

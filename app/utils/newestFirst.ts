@@ -5,7 +5,8 @@
  * @param open      makes the worker when it is first needed, or needed again
  * @param taken     takes a reply
  * @param broken    told in words when the worker failed
- * @param patience  a worker that has not answered for this long is ended when something newer waits, in ms
+ * @param patience  a worker that has not answered for this long is ended when something newer waits, in ms; a request
+ *                  may have less of it
  * @param onTheWay  takes what is told before the reply; true when it was no reply yet
  */
 export function newestFirst<Request, Reply>(
@@ -18,8 +19,11 @@ export function newestFirst<Request, Reply>(
   let worker: Worker | null = null;
   let busySince: number | null = null;
   let waiting: Request | null = null;
+  let allowed = patience;
+  let timer: ReturnType<typeof setTimeout> | undefined;
 
   function end(): void {
+    clearTimeout(timer);
     worker?.terminate();
     worker = null;
     busySince = null;
@@ -39,9 +43,14 @@ export function newestFirst<Request, Reply>(
     return made;
   }
   function next(): void {
+    clearTimeout(timer);
     if (waiting === null) return;
     if (busySince !== null) {
-      if (performance.now() - busySince < patience) return;
+      const left = allowed - (performance.now() - busySince);
+      if (left > 0) {
+        timer = setTimeout(next, left);
+        return;
+      }
       end();
     }
     worker ??= started();
@@ -50,8 +59,9 @@ export function newestFirst<Request, Reply>(
     waiting = null;
   }
   return {
-    ask: (request: Request) => {
+    ask: (request: Request, within = patience) => {
       waiting = request;
+      allowed = within;
       next();
     },
     isWaiting: () => waiting !== null,

@@ -48,17 +48,33 @@ describe("the newest request first", () => {
     expect(taken).toEqual([1, 3, 5, 7, 9]);
     expect([made.length, newest.isWaiting()]).toEqual([1, false]);
   });
-  it("a worker that does not answer is ended when something newer waits, not before", () => {
-    const clock = vi.spyOn(performance, "now").mockReturnValue(0);
+  it("a worker that does not answer is ended when something newer waits, neither before nor only when asked again", () => {
+    vi.useFakeTimers();
     const { made, newest } = set();
     newest.ask(1);
-    clock.mockReturnValue(3999);
-    newest.ask(2);
+    vi.advanceTimersByTime(10_000);
     expect(made).toHaveLength(1);
-    clock.mockReturnValue(4001);
+    made[0]!.answer(1);
+    newest.ask(2);
+    vi.advanceTimersByTime(1000);
     newest.ask(3);
+    vi.advanceTimersByTime(2999);
+    expect(made).toHaveLength(1);
+    vi.advanceTimersByTime(1);
     expect([made.length, made[0]!.ended, made[1]!.asked]).toEqual([2, true, [3]]);
-    clock.mockRestore();
+    // What was typed waits less long than what is dragged.
+    vi.advanceTimersByTime(200);
+    newest.ask(4, 500);
+    vi.advanceTimersByTime(299);
+    expect(made).toHaveLength(2);
+    vi.advanceTimersByTime(1);
+    expect([made.length, made[2]!.asked, newest.isWaiting()]).toEqual([3, [4], false]);
+    // An answer in time ends nothing.
+    newest.ask(5, 500);
+    made[2]!.answer(4);
+    vi.advanceTimersByTime(10_000);
+    expect([made.length, made[2]!.asked]).toEqual([3, [4, 5]]);
+    vi.useRealTimers();
   });
   it("a failure is told, and the next request has a new worker", () => {
     const { made, broken, newest } = set();
