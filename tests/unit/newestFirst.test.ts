@@ -48,7 +48,7 @@ describe("the newest request first", () => {
     expect(taken).toEqual([1, 3, 5, 7, 9]);
     expect([made.length, newest.isWaiting()]).toEqual([1, false]);
   });
-  it("a worker that does not answer is ended when something newer waits, neither before nor only when asked again", () => {
+  it("a worker that does not answer is ended when something newer waits, neither before nor only when asked", () => {
     vi.useFakeTimers();
     const { made, newest } = set();
     newest.ask(1);
