@@ -236,8 +236,11 @@ function sayIssue(issue: Issue, document: unknown): ShapeProblem[] {
   if (issue.code === "invalid_union") {
     if (issue.errors.length === 0 || issue.discriminator) {
       const key = issue.discriminator ?? (issue.path[issue.path.length - 1] as string);
-      const said = (found as Record<string, unknown> | undefined)?.[key];
-      if (said === undefined) return [{ path: `${path}.${key}`, message: "This is missing." }];
+      // The path may end with the key that tells the kinds apart, or with what has it.
+      const isNamed = issue.path.at(-1) === key;
+      const said = isNamed ? found : (found as Record<string, unknown> | undefined)?.[key];
+      if (said === undefined)
+        return [{ path: isNamed || !path ? path : `${path}.${key}`, message: "This is missing." }];
       return [
         {
           path,

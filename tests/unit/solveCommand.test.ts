@@ -116,6 +116,11 @@ describe("the schema", () => {
     expect(errors({ functions: [{ name: "f", of: "x", by: { kind: "formla", text: "x" } }] })).toEqual([
       "functions[0].by.kind: `formla` is not a known `kind`.",
     ]);
+    expect(errors({ functions: [{ name: "f", of: "x", by: { text: "x" } }], questions: [{}, { ask: 7 }] })).toEqual([
+      "functions[0].by.kind: This is missing.",
+      "questions[0].ask: This is missing.",
+      "questions[1].ask: `7` is not a known `ask`.",
+    ]);
     expect(errors({ givens: [{ name: "k" }] })).toEqual(["givens[0].value: This is missing."]);
     expect(errors({ givens: [{ name: "k", value: "two" }] })).toEqual(["givens[0].value: This should be a number."]);
     expect(errors({ questions: [{ id: "q", ask: "meet", functions: ["a"], speed: 1 }] })).toEqual([
