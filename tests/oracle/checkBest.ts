@@ -28,7 +28,7 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
     // A pole between poles may be narrower than all of these: the closest doubles tell.
     const close = [at * (1 - 4e-16), at * (1 + 4e-16)].map((x) => plainly(value)(x) * sense);
     if (at !== 0 && close.some((y) => !(y <= last + 1e-3 * Math.max(1, Math.abs(last))))) return null;
-    const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.max(1, Math.abs(last)));
+    const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));
     if (isSure && Number.isFinite(last) && isFlat) return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
   }
   if (f.bound && f.bound.value !== null && f.bound.at !== null) {
