@@ -14,6 +14,9 @@ import {
 } from "./sampling";
 import type { Value, World } from "./world";
 
+/** By their signs: a product of tiny values is 0. */
+const isChange = (y: number, next: number): boolean => (y < 0 && next > 0) || (y > 0 && next < 0);
+
 /** Every crossing that plain values show must be among the answers, and every answer must be one. */
 export function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string | null {
   const near = Math.max(1e-9, (w.to - w.from) * 1e-9);
@@ -43,7 +46,7 @@ export function checkLevel(f: Finding, difference: Value, w: World, c: Chance): 
       return `${here.y} off at ${x}, told as equal everywhere`;
     // Of a value within its rounding nobody knows the sign.
     if (Math.abs(here.y) <= here.slack) continue;
-    if (before && before.y * here.y < 0 && Number.isFinite(before.slack) && Number.isFinite(here.slack)) {
+    if (before && isChange(before.y, here.y) && Number.isFinite(before.slack) && Number.isFinite(here.slack)) {
       const crossing = closeIn(difference, before.x, here.x);
       const at = crossing === null ? null : folded(f, crossing);
       const wraps =
@@ -110,7 +113,7 @@ export function checkMultiply(
   let before: Sample | null = null;
   for (const x of inputs({ ...w, from: start }, c, [])) {
     const here = sampleAt(difference, x);
-    if (before && before.y * here.y < 0 && Number.isFinite(before.slack + here.slack)) {
+    if (before && isChange(before.y, here.y) && Number.isFinite(before.slack + here.slack)) {
       const crossing = closeIn(difference, before.x, here.x);
       if (crossing !== null && crossing > start + 1e-6 && crossing < at - 1e-6)
         return `comes to ${level} before, near ${crossing}`;

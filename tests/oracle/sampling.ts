@@ -98,7 +98,7 @@ export function closeIn(value: Value, lo: number, hi: number): number | null {
     if (!(m > a && m < b)) break;
     // Within its rounding of 0: the values on both sides tell whether it passes through.
     near ??= Math.abs(y) <= value(m).off ? [a, b] : null;
-    if (y * fa > 0) [a, fa] = [m, y];
+    if (Math.sign(y) === Math.sign(fa)) [a, fa] = [m, y];
     else b = m;
   }
   [a, b] = near ?? [a, b];
