@@ -176,7 +176,8 @@ async function bringBack(): Promise<void> {
         The shelf is empty. Start a new case, and write or paste its story.
       </p>
       <p v-if="lastDeleted" class="undo" role="status">
-        “{{ lastDeleted.title }}” is deleted. <button type="button" class="word-button" @click="bringBack">Undo</button>
+        “{{ lastDeleted.title }}” is deleted.
+        <button type="button" class="word-button" @click="bringBack">Undo</button>
       </p>
       <ul class="cards" aria-label="Cases">
         <ShelfCard

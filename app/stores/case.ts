@@ -1,7 +1,7 @@
 import { defineStore } from "pinia";
 import { produce } from "immer";
 import type { CaseFile } from "#core/model";
-import { differingParts, mergeCases } from "#core/merge";
+import { differingParts, mergeCases, same } from "#core/merge";
 import { RequestFailure, caseApi, statusOf, type KeptCase as Kept } from "~/utils/caseApi";
 import type { Keeping } from "~/utils/keeping";
 import { HeldEdits, OpenTab } from "~/utils/held";
@@ -89,7 +89,7 @@ export const useCaseStore = defineStore("case", () => {
       throw failure;
     }
     show(kept);
-    if (!mine || JSON.stringify(mine.document) === JSON.stringify(kept.case)) {
+    if (!mine || same(mine.document, kept.case)) {
       release();
       if (keptAt !== null) away(null);
       return;
@@ -122,7 +122,7 @@ export const useCaseStore = defineStore("case", () => {
   function settleOn(merged: CaseFile, theirs: Kept): void {
     document.value = shareParts(document.value, merged);
     isKept(theirs);
-    if (differingParts(theirs.case, merged).length === 0) {
+    if (same(theirs.case, merged)) {
       release();
       return;
     }
@@ -132,11 +132,10 @@ export const useCaseStore = defineStore("case", () => {
     schedule(0);
   }
   const otherTabs = new OtherTabs(hear);
-  /** Another tab kept this case, or it was looked up anew. What is on its way now learns of it from the server. */
+  /** Another tab kept this case, or it was looked up anew; what is on its way has its answer first. */
   function hear(theirs: Kept): void {
-    const { state } = keeping.value;
-    if (theirs.id !== id.value || theirs.revision <= revision.value || sending || state === "gone") return;
-    join(theirs);
+    if (sending) void sending.then(() => hear(theirs));
+    else if (theirs.id === id.value && theirs.revision > revision.value && keeping.value.state !== "gone") join(theirs);
   }
   /** Looks whether the case was changed elsewhere; when somebody comes back to the page. */
   async function lookAgain(): Promise<void> {

@@ -88,6 +88,7 @@ export async function cellsOfFile(file: File): Promise<string[][]> {
   if (name.endsWith(".xls") || name.endsWith(".ods"))
     throw new TableFileError(`“${file.name}” is of a kind that is not read; save it as .xlsx or .csv.`);
   const text = await file.text();
-  if (text.includes("\u0000")) throw new TableFileError(`“${file.name}” is no text; CSV, TSV, XLSX and JSON are read.`);
+  const isBinary = text.includes("\u0000");
+  if (isBinary) throw new TableFileError(`“${file.name}” is no text; CSV, TSV, XLSX and JSON are read.`);
   return name.endsWith(".json") ? cellsOfJson(text) : cellsOfText(text);
 }

@@ -1,2 +1,3 @@
 export { mergeCases, type Merge } from "./mergeCases";
 export { differingParts } from "./parts";
+export { same } from "./same";

@@ -195,6 +195,10 @@ describe("two versions of a case", () => {
     });
     expect(differingParts(BASE, other)).toEqual(["the title", "given F, k", "constraint A"]);
     expect(differingParts(BASE, structuredClone(BASE))).toEqual([]);
+    const moved = changed((d) => {
+      d.functions!.reverse();
+    });
+    expect(differingParts(BASE, moved)).toEqual(["the order of every function"]);
   });
 });
 

@@ -1,4 +1,5 @@
 import type { CaseFile, Question } from "../model";
+import { freshId } from "../story";
 import { same } from "./same";
 
 /**
@@ -8,15 +9,16 @@ import { same } from "./same";
 export function separateNewQuestions(base: CaseFile, mine: CaseFile, theirs: CaseFile): CaseFile {
   const before = new Set((base.questions ?? []).map((q) => q.id));
   const other = new Map((theirs.questions ?? []).map((q) => [q.id, q]));
-  const taken = new Set([...other.keys(), ...(mine.questions ?? []).map((q) => q.id)]);
+  const taken = [...other.values(), ...(mine.questions ?? [])];
   const doubled = (mine.questions ?? []).filter(
     (q) => !before.has(q.id) && other.has(q.id) && !same(other.get(q.id), q) && !isUsed(mine, q),
   );
   if (doubled.length === 0) return mine;
   const ids = new Map<string, string>();
-  for (const { id } of doubled) {
-    ids.set(id, freeId(taken));
-    taken.add(ids.get(id)!);
+  for (const q of doubled) {
+    const id = freshId({ ...mine, questions: taken });
+    ids.set(q.id, id);
+    taken.push({ ...q, id });
   }
   const questions = mine.questions!.map((q) => ({ ...q, id: ids.get(q.id) ?? q.id }));
   const marks = mine.story?.marks?.map((m) =>
@@ -30,7 +32,4 @@ function isUsed(document: CaseFile, question: Question): boolean {
   const questions = (document.questions ?? []).filter((q) => q !== question);
   const rest = { ...document, data: [], story: null, questions };
   return JSON.stringify(rest).includes(question.id);
-}
-function freeId(taken: ReadonlySet<string>): string {
-  for (let i = 1; ; i++) if (!taken.has(`q${i}`)) return `q${i}`;
 }

@@ -65,7 +65,8 @@ export function differingParts(one: CaseFile, other: CaseFile): string[] {
   const lists = LISTS.flatMap(({ word, rows }) => {
     const [a, b] = [byKey(rows(one)), byKey(rows(other))];
     const keys = [...new Set([...a.keys(), ...b.keys()])].filter((key) => !same(a.get(key), b.get(key)));
-    return keys.length > 0 ? [`${word} ${keys.join(", ")}`] : [];
+    if (keys.length > 0) return [`${word} ${keys.join(", ")}`];
+    return same(rows(one).map(keyOf), rows(other).map(keyOf)) ? [] : [`the order of every ${word}`];
   });
   return [...singles, ...lists];
 }

@@ -141,7 +141,7 @@ describe("wholes", () => {
 });
 
 describe("functions of functions, slopes of slopes", () => {
-  it("thirty levels of f·f are worked out in a blink, and f(x) f(x + 1) thirty deep is refused with the reason", () => {
+  it("thirty levels of f f are worked out in a blink, f(x) f(x + 1) thirty deep is refused with the reason", () => {
     const chain = (step: (below: string) => string): CaseFile => ({
       format: "pasear-case",
       version: 1,

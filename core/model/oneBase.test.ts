@@ -2,8 +2,8 @@ import { describe, expect, it } from "vitest";
 import { analyse } from "./index";
 import { oneFunction } from "./oneFunction.fixture";
 
-// With u for the power: u² − 6u + 8 = (u − 2)(u − 4); u² − 3u + 1 = 0 at (3 ± √5)/2; u² − u − 6 = (u − 3)(u + 2), and
-// a power is never −2; 5u² − 7u + 2 = (5u − 2)(u − 1).
+// With u for the power: u² − 6u + 8 = (u − 2)(u − 4); u² − 3u + 1 = 0 at (3 ± √5)/2;
+// 5u² − 7u + 2 = (5u − 2)(u − 1); u² − u − 6 = (u − 3)(u + 2), and a power is never −2.
 describe("equations in one power of a fixed base have closed forms", () => {
   it.each([
     ["2^(2x) - 6*2^x + 8", ["1", "2"]],

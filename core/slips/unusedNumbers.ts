@@ -9,7 +9,8 @@ import type { Slip } from "./slips";
 /** A number in running text, with its sign and percent; not part of a word, a date or a clock time. */
 const WHOLE = String.raw`(\d{1,3}(?:,\d{3})+|\d+)`;
 const AFTER = String.raw`(\s?%|\s?(?:st|nd|rd|th)\b|:\d\d)?`;
-const NUMBER = new RegExp(String.raw`(?<![\p{L}\d_.,:/-])([$€£¥₹]\s?)?${WHOLE}(\.\d+)?${AFTER}(?![\p{L}\d_:])`, "gu");
+const BEFORE = String.raw`(?<![\p{L}\d_.,:/-])([$€£¥₹]\s?)?`;
+const NUMBER = new RegExp(String.raw`${BEFORE}${WHOLE}(\.\d+)?${AFTER}(?![\p{L}\d_:])`, "gu");
 /** Words after a number that are not what is counted. */
 const LINKS = new Set(
   (

@@ -9,8 +9,10 @@ export interface Stroke {
   readonly paint: Paint;
 }
 
-const PART =
-  /(?<number>\d[\d,]*(?:\.\d+)?%?|\.\d+)|(?<name>\p{L}[\p{L}\p{Nd}_]*)|(?<sign>[-+*/^=<>≤≥−·×÷?…();,[\]'])/gu;
+const NUMBER = String.raw`(?<number>\d[\d,]*(?:\.\d+)?%?|\.\d+)`;
+const WORD = String.raw`(?<name>\p{L}[\p{L}\p{Nd}_]*)`;
+const SIGN = String.raw`(?<sign>[-+*/^=<>≤≥−·×÷?…();,[\]'])`;
+const PART = new RegExp(`${NUMBER}|${WORD}|${SIGN}`, "gu");
 
 /** What each part of a line is, so that it can be coloured; unknown names stay plain. */
 export function paintLine(text: string, source: CaseFile): Stroke[] {

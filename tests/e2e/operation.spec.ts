@@ -105,7 +105,7 @@ test("a backup is made and put back while the server works", async ({ server }, 
   const id = await server.make(document);
   const file = join(info.outputDir, "backup.db");
   const command = (name: string) =>
-    promisify(execFile)(process.execPath, [`scripts/${name}.mjs`, file], {
+    promisify(execFile)(process.execPath, ["scripts/backups.mjs", name, file], {
       env: { ...process.env, DATABASE_URL: `file:${server.file}` },
     });
   const count = (await server.cases()).length;

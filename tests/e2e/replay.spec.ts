@@ -27,7 +27,8 @@ const walks: { job: string; most: number; walk: (a: Hand) => Promise<void>; answ
     job: "break-even of two lines",
     most: 4,
     walk: async (a) => {
-      for (const l of ["n = 0 … 30 nights, whole", "H(n) = 40 + 28 n", "B(n) = 210 + 11 n", "H = B ?"]) await a.desk(l);
+      const lines = ["n = 0 … 30 nights, whole", "H(n) = 40 + 28 n", "B(n) = 210 + 11 n", "H = B ?"];
+      for (const line of lines) await a.desk(line);
     },
     answer: [/10 nights/],
   },

@@ -1,5 +1,4 @@
-// npm run backup -- FILE
+// npm run backup -- FILE, npm run restore -- FILE
 import { runBundled } from "./bundle.mjs";
 
-process.argv.splice(2, 0, "backup");
 await runBundled("scripts/backup-command.ts");
