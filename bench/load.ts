@@ -1,9 +1,6 @@
-import { spawn } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { Agent, request } from "node:http";
-import { createServer } from "node:net";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { TestServer } from "../tests/shared/testServer";
 
 // npm run bench -- load [SECONDS] [BROWSERS]: as many browsers' worth of reading and writing as that (60 s of 200),
 // beside as many requests of a route that does nothing, in one run; errors, ratios, and the memory at its beginning and
@@ -13,20 +10,7 @@ if (!(seconds > 0) || !(browsers >= 1)) {
   console.error("Usage: npm run bench -- load [SECONDS] [BROWSERS]");
   process.exit(2);
 }
-const folder = mkdtempSync(join(tmpdir(), "pasear-load-"));
-const port = await freePort();
-const server = spawn(process.execPath, [".output/server/index.mjs"], {
-  env: {
-    ...process.env,
-    HOST: "127.0.0.1",
-    PORT: String(port),
-    DATABASE_URL: `file:${folder}/cases.db`,
-    PASEAR_LOG: "error",
-    // All of them come from one address here.
-    PASEAR_RATE: "1000000",
-  },
-  stdio: ["ignore", "ignore", "inherit"],
-});
+const server = new TestServer();
 const agent = new Agent({ keepAlive: true, maxSockets: browsers });
 const document = JSON.parse(readFileSync("demo/lantern-stall.pasear.json", "utf8")) as { givens: { value: number }[] };
 
@@ -41,7 +25,7 @@ function ask(path: string, method = "GET", body?: unknown): Promise<Answer> {
   const headers =
     text === undefined ? {} : { "content-type": "application/json", "content-length": Buffer.byteLength(text) };
   return new Promise((resolve, reject) => {
-    const asked = request({ host: "127.0.0.1", port, path, method, agent, headers }, (answer) => {
+    const asked = request({ host: "127.0.0.1", port: server.port, path, method, agent, headers }, (answer) => {
       let said = "";
       answer.on("data", (part: Buffer) => {
         said += part.toString();
@@ -98,20 +82,13 @@ async function measured(what: (told: Told, until: number) => Promise<void>, leng
   await Promise.all(Array.from({ length: browsers }, () => what(told, until)));
   return told;
 }
-/** Memory of the server, in MB. */
-const memory = (): number =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, "utf8"))![1]) / 1024;
-
 try {
-  for (let i = 0; ; i++) {
-    if ((await ask("/api/ready").catch(() => null))?.status === 200) break;
-    if (i > 300) throw new Error("the server did not come up; is it built?");
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
+  // All of them come from one address here.
+  await server.start({ PASEAR_LOG: "error", PASEAR_RATE: "1000000" });
   const bare = await measured(knock, Math.min(10, seconds));
-  const before = memory();
+  const before = server.memory();
   const load = await measured(browse, seconds);
-  const after = memory();
+  const after = server.memory();
   const rate = (t: Told, length: number) => t.times.length / length;
   console.log(`${browsers} browsers for ${seconds} s: ${load.times.length} requests, ${load.errors} errors`);
   console.log(`throughput: ${(rate(load, seconds) / rate(bare, Math.min(10, seconds))).toFixed(3)} of a bare route's`);
@@ -119,17 +96,6 @@ try {
   console.log(`memory: ${before.toFixed(0)} MB before, ${after.toFixed(0)} MB after`);
   process.exitCode = load.errors + bare.errors === 0 ? 0 : 1;
 } finally {
-  server.kill();
   agent.destroy();
-  rmSync(folder, { recursive: true, force: true });
-}
-
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer();
-    probe.listen(0, "127.0.0.1", () => {
-      const { port: free } = probe.address() as { port: number };
-      probe.close(() => resolve(free));
-    });
-  });
+  await server.end();
 }

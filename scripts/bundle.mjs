@@ -19,8 +19,8 @@ function newest(path) {
 /** Bundles a TypeScript entry (when its sources changed) and runs it; packages stay outside the bundle. */
 export async function runBundled(entry) {
   const stamp = Math.max(
-    ...["core", "shared", "server", "scripts", "bench", "tests/oracle", "package.json", entry].map((p) =>
-      newest(join(root, p)),
+    ...["core", "shared", "server", "scripts", "bench", "tests/oracle", "tests/shared", "package.json", entry].map(
+      (p) => newest(join(root, p)),
     ),
   );
   const key = createHash("sha256").update(`${entry}:${stamp}`).digest("hex").slice(0, 16);

@@ -117,9 +117,9 @@ class Words {
     return { text: this.amount(a, v?.unit ?? null), slot: "at" };
   }
   private between(b: readonly [Amount, Amount]): QuestionPart {
-    const v = this.variable();
+    const unit = this.variable()?.unit ?? null;
     return {
-      text: `${this.amount(b[0], isPercent(v?.unit ?? null) ? v!.unit : null)} … ${this.amount(b[1], v?.unit ?? null)}`,
+      text: `${this.amount(b[0], isPercent(unit) ? unit : null)} … ${this.amount(b[1], unit)}`,
       slot: "between",
     };
   }

@@ -50,7 +50,8 @@ function latex(form: Form, i: number): string {
 }
 function put(): void {
   const form = chosen.value;
-  if (store.document) store.replace(`put the form “${form.title}” on the desk`, putForm(store.document, form).document);
+  const name = `put the form “${form.title}” on the desk`;
+  if (store.document) store.replace(name, putForm(store.document, form).document);
   visible.value = false;
 }
 </script>
