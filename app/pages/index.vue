@@ -40,11 +40,20 @@ async function load(): Promise<void> {
     hasMore.value = found.length === count;
     trouble.value = null;
     asOf.value = keptAt;
+    lookAgain();
   } catch (failure) {
     trouble.value = `The cases could not be read. ${(failure as RequestFailure).message}`;
   }
   loading.value = false;
 }
+// What the shelf shows of a case comes a moment after the case itself.
+let again: ReturnType<typeof setTimeout> | undefined;
+function lookAgain(): void {
+  clearTimeout(again);
+  const isFresh = (c: ShelfCase) => c.summary === null && Date.now() - c.updatedAt < FRESH;
+  if (list.value.some(isFresh)) again = setTimeout(load, LOOK_AGAIN);
+}
+onScopeDispose(() => clearTimeout(again));
 async function more(): Promise<void> {
   const last = list.value.at(-1);
   if (!last || !hasMore.value || loading.value) return;
@@ -55,6 +64,7 @@ async function more(): Promise<void> {
     if (now !== asked) return;
     list.value = [...list.value, ...found];
     hasMore.value = found.length === PAGE;
+    lookAgain();
   } catch (failure) {
     trouble.value = `More cases could not be read. ${(failure as RequestFailure).message}`;
   } finally {
@@ -73,14 +83,6 @@ watchDebounced(
 // The next page comes as its place comes near.
 const end = useTemplateRef<HTMLElement>("end");
 useIntersectionObserver(end, ([entry]) => entry?.isIntersecting && void more(), { rootMargin: "800px" });
-// What the shelf shows of a case comes a moment after the case itself.
-let again: ReturnType<typeof setTimeout> | undefined;
-watch(list, (now) => {
-  clearTimeout(again);
-  const isFresh = (c: ShelfCase) => c.summary === null && Date.now() - c.updatedAt < FRESH;
-  if (now.some(isFresh)) again = setTimeout(load, LOOK_AGAIN);
-});
-onScopeDispose(() => clearTimeout(again));
 
 async function attempt<T>(what: string, work: () => Promise<T>): Promise<T | null> {
   try {

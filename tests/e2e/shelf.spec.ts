@@ -39,6 +39,29 @@ test("a long shelf comes page by page, is searched, and every case on it can be 
   await expect(page.getByRole("link", { name: `Open Ferry ${COUNT - 1}`, exact: true })).toBeVisible();
 });
 
+test("what a card tells comes when it is worked out, however often the shelf looks in vain before", async ({
+  page,
+  server,
+}) => {
+  const id = await server.make({ format: "pasear-case", version: 1, title: "Late" });
+  let looks = 0;
+  await page.route(
+    (url) => url.pathname === "/api/cases",
+    async (route) => {
+      const answer = await route.fetch();
+      const list = (await answer.json()) as { id: string; summary: object | null }[];
+      const isThere = ++looks > 4;
+      for (const c of list) if (c.id === id) c.summary = isThere ? { says: "It is told at last.", curves: [] } : null;
+      await route.fulfill({ response: answer, json: list });
+    },
+  );
+  await page.goto(server.url);
+  const card = page.getByRole("listitem").filter({ hasText: "Late" });
+  await expect(card).toContainText("…");
+  await expect(card).toContainText("It is told at last.", { timeout: 20_000 });
+  expect(looks).toBeGreaterThan(4);
+});
+
 test("what a page costs before it can be used: its script, its requests, and what moves while it opens", async ({
   page,
   server,
