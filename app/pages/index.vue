@@ -224,6 +224,9 @@ h1 {
   flex-wrap: wrap;
   gap: 0.6rem;
 }
+.shelf > .problem {
+  margin-bottom: 0.9rem;
+}
 .more {
   padding: 1rem 0;
   text-align: center;
