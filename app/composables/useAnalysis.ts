@@ -53,12 +53,13 @@ export function useAnalysis(
     (message) => {
       failure.value = message;
       working.value = false;
-      progress.value = null;
+      hush();
     },
     PATIENCE.dragged,
     (told) => {
       if ("progress" in told) {
-        if (performance.now() - startedAt > CALM) progress.value = told.progress;
+        heard = told.progress;
+        calm ??= setTimeout(tell, CALM - (performance.now() - startedAt));
         return true;
       }
       if (!told.ok || !told.isPart) return false;
@@ -66,6 +67,19 @@ export function useAnalysis(
       return true;
     },
   );
+
+  // ---- Progress is told once the work has taken a while, also when its first question takes all the time.
+  let heard: Progress | null = null;
+  let calm: ReturnType<typeof setTimeout> | undefined;
+  function tell(): void {
+    calm = undefined;
+    if (working.value) progress.value = heard;
+  }
+  function hush(): void {
+    clearTimeout(calm);
+    calm = undefined;
+    progress.value = null;
+  }
 
   /** The last reply that came and is not on the page yet; while a hand drags, the page changes between two frames. */
   let pending: AnalysisReply | null = null;
@@ -86,7 +100,7 @@ export function useAnalysis(
   }
   function taken(data: AnalysisReply): void {
     if ("progress" in data) return;
-    progress.value = null;
+    hush();
     stopped.value = false;
     startedAt = performance.now();
     const answered = asked.get(data.job);
@@ -143,7 +157,7 @@ export function useAnalysis(
     worker.end();
     longer = [];
     asked.clear();
-    progress.value = null;
+    hush();
     working.value = false;
     stopped.value = true;
     show();
@@ -165,6 +179,7 @@ export function useAnalysis(
   });
   onScopeDispose(() => {
     clearTimeout(late);
+    clearTimeout(calm);
     worker.end();
   });
   return { shown, desk, picture, slips, ghostAnswers, working, failure, took, progress, stopped, stop, lookLonger };

@@ -34,7 +34,7 @@ export interface CodeEditor {
   /** colours again, after the names of the case have changed */
   repaint(): void;
   focus(): void;
-  selectAll(): void;
+  select(from: number, to: number): void;
   hasFocus(): boolean;
   destroy(): void;
 }
@@ -217,7 +217,7 @@ export function openCodeEditor(setup: CodeSetup): CodeEditor {
     setWrong: (span) => view.dispatch({ effects: wrongEffect.of(span) }),
     repaint: () => view.dispatch({ effects: repaintEffect.of(null) }),
     focus: () => view.focus(),
-    selectAll: () => view.dispatch({ selection: { anchor: 0, head: view.state.doc.length } }),
+    select: (from, to) => view.dispatch({ selection: { anchor: from, head: to } }),
     hasFocus: () => view.hasFocus,
     destroy: () => view.destroy(),
   };

@@ -48,11 +48,10 @@ export function checkLevel(f: Finding, difference: Value, w: World, c: Chance): 
     if (Math.abs(here.y) <= here.slack) continue;
     if (before && isChange(before.y, here.y) && Number.isFinite(before.slack) && Number.isFinite(here.slack)) {
       const crossing = closeIn(difference, before.x, here.x);
-      const at = crossing === null ? null : folded(f, crossing);
-      const wraps =
-        f.repeats && at !== null && (known(at + f.repeats.every, 1e-6) || known(at - f.repeats.every, 1e-6));
-      if (at !== null && !wraps && !known(at, Math.max(near * 20, f.repeats ? 1e-6 : 0)))
-        return `a crossing near ${crossing} is missing`;
+      const by = Math.max(near * 20, f.repeats ? 1e-6 : 0) + (crossing?.within ?? 0);
+      const at = crossing === null ? null : folded(f, crossing.at);
+      const wraps = f.repeats && at !== null && (known(at + f.repeats.every, by) || known(at - f.repeats.every, by));
+      if (crossing && at !== null && !wraps && !known(at, by)) return `a crossing near ${crossing.at} is missing`;
     }
     before = here;
   }
@@ -115,8 +114,9 @@ export function checkMultiply(
     const here = sampleAt(difference, x);
     if (before && isChange(before.y, here.y) && Number.isFinite(before.slack + here.slack)) {
       const crossing = closeIn(difference, before.x, here.x);
-      if (crossing !== null && crossing > start + 1e-6 && crossing < at - 1e-6)
-        return `comes to ${level} before, near ${crossing}`;
+      const by = 1e-6 + (crossing?.within ?? 0);
+      if (crossing !== null && crossing.at > start + by && crossing.at < at - by)
+        return `comes to ${level} before, near ${crossing.at}`;
     }
     before = here;
   }

@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { RARE, X, max, minus, number, over, plus, power, times } from "./plain";
+import { ONES, RARE, X, max, minus, number, over, plus, power, times } from "./plain";
 import { closeIn, less } from "./sampling";
 
 it("no crossing is seen at a hole, however fast the values on both sides come to 0", () => {
@@ -30,4 +30,31 @@ it("nor at a hole that is no round number", () => {
     ([lo, hi]) => closeIn(difference, lo, hi) !== null,
   );
   expect(misses).toEqual([]);
+});
+
+it("a crossing where rounding hides the signs is seen, and told with how far off it may be", () => {
+  // 10 x − sin(10 x) is about 167 x³: near 0 it is lost in the rounding of its parts.
+  const at = (x: number) => ({ v: x, off: Math.abs(x) * 2.5e-16 });
+  const sin = ONES.map((one) => one(times(number("10"), X))).find((f) => f.text.startsWith("sin("))!;
+  const difference = less(
+    (x) => times(number("10"), X).at(at(x)),
+    (x) => sin.at(at(x)),
+  );
+  for (let i = 0; i < 200; i++) {
+    const found = closeIn(difference, -0.013 * (i + 1), 0.011 + 0.017 * i);
+    expect(found).not.toBeNull();
+    expect(Math.abs(found!.at)).toBeLessThanOrEqual(found!.within);
+    expect(found!.within).toBeLessThan(1e-5);
+  }
+});
+
+it("nor is one missed that lies in the middle of two samples, where the value is just 0", () => {
+  const at = (x: number) => ({ v: x, off: Math.abs(x) * 2.5e-16 });
+  expect(
+    closeIn(
+      less((x) => X.at(at(x)), 0),
+      -1,
+      1,
+    ),
+  ).toEqual({ at: 0, within: expect.closeTo(0, 12) });
 });

@@ -83,29 +83,49 @@ function roundest(lo: number, hi: number): number {
   return lo;
 }
 
-/** Halves a change of sign; null where it is a jump, a pole or a gap. */
-export function closeIn(value: Value, lo: number, hi: number): number | null {
+/** Between `sure`, where the sign is known, and `lost`, where rounding hides it: the last place that is sure. */
+function edgeOfRounding(value: Value, sure: number, lost: number): number | null {
+  let [a, b] = [sure, lost];
+  for (let i = 0; i < 60; i++) {
+    const m = a + (b - a) / 2;
+    const { v, off } = value(m);
+    if (off === Infinity || Number.isNaN(v)) return null;
+    if (m === a || m === b) break;
+    if (Math.abs(v) <= off) b = m;
+    else a = m;
+  }
+  return a;
+}
+
+/**
+ * Halves a change of sign; null where it is a jump, a pole or a gap.
+ * @returns  where it is, and how far off that may be: around a crossing that is flat, rounding hides the signs
+ */
+export function closeIn(value: Value, lo: number, hi: number): { readonly at: number; readonly within: number } | null {
   const f = plainly(value);
   let [a, b] = [lo, hi];
   let fa = f(a);
-  // Halving goes on where the values are lost in rounding: a hole in the middle of that shows only close by.
-  let near: [number, number] | null = null;
   const start = Math.max(Math.abs(fa), Math.abs(f(b)));
+  let near: readonly [number, number] | null = null;
+  // Halving goes on where the values are lost in rounding: a hole in the middle of that shows only close by.
   for (let i = 0; i < 70; i++) {
     const m = a + (b - a) / 2;
     const y = f(m);
     if (Number.isNaN(y)) return null;
     if (!(m > a && m < b)) break;
     // Within its rounding of 0: the values on both sides tell whether it passes through.
-    near ??= Math.abs(y) <= value(m).off ? [a, b] : null;
+    if (near === null && Math.abs(y) <= value(m).off) {
+      const [left, right] = [edgeOfRounding(value, a, m), edgeOfRounding(value, b, m)];
+      if (left === null || right === null) return null;
+      near = [left, right];
+    }
     if (Math.sign(y) === Math.sign(fa)) [a, fa] = [m, y];
     else b = m;
   }
-  [a, b] = near ?? [a, b];
   // Beside a hole both sides come to 0, and nothing is taken.
-  if (Number.isNaN(f(Math.abs(a) < 1e-12 ? 0 : Number(a.toPrecision(12)))) || Number.isNaN(f(roundest(a, b))))
+  const [from, to] = near ?? [a, b];
+  if (Number.isNaN(f(Math.abs(from) < 1e-12 ? 0 : Number(from.toPrecision(12)))) || Number.isNaN(f(roundest(from, to))))
     return null;
-  const left = Math.abs(f(a));
-  const right = Math.abs(f(b));
-  return Math.max(left, right) < 1e-6 * Math.max(start, 1e-3) ? a : null;
+  const isTaken = Math.max(Math.abs(f(from)), Math.abs(f(to))) < 1e-6 * Math.max(start, 1e-3);
+  return isTaken ? { at: from + (to - from) / 2, within: (to - from) / 2 } : null;
 }

@@ -40,7 +40,7 @@ async function load(): Promise<void> {
   // While the server is away the editor cannot come; the plain field serves, and the next focus asks again.
   const { openCodeEditor } = await import("~/utils/codeEditor").catch(() => ({ openCodeEditor: null }));
   if (!openCodeEditor || gone || !home.value || editor.value) return;
-  const had = document.activeElement === plain.value;
+  const selected = selectedInPlain();
   const made = openCodeEditor({
     parent: home.value,
     text: text.value,
@@ -67,10 +67,14 @@ async function load(): Promise<void> {
     onFocus: (now) => emit("focused", now),
   });
   editor.value = made;
-  if (had || props.opens) {
-    made.focus();
-    if (props.opens && !had) made.selectAll();
-  }
+  if (selected || props.opens) made.focus();
+  made.select(...(selected ?? [0, props.opens ? text.value.length : 0]));
+}
+/** What is selected in the plain field while somebody is in it: typing over it must replace it in the editor too. */
+function selectedInPlain(): [number, number] | null {
+  const field = plain.value;
+  if (!field || document.activeElement !== field) return null;
+  return [field.selectionStart ?? 0, field.selectionEnd ?? 0];
 }
 watch(
   text,
@@ -109,15 +113,16 @@ onMounted(() => {
 });
 // Somebody may have gone to the plain field between the making of the editor and its appearing: the focus and what is
 // written go over with it.
-let isPlainUsed = false;
+let left: [number, number] | null = null;
 onBeforeUpdate(() => {
-  isPlainUsed = plain.value !== null && document.activeElement === plain.value;
+  left = selectedInPlain();
 });
 onUpdated(() => {
-  if (!isPlainUsed || plain.value || !editor.value) return;
-  isPlainUsed = false;
+  if (!left || plain.value || !editor.value) return;
   editor.value.setText(text.value, false);
   editor.value.focus();
+  editor.value.select(...left);
+  left = null;
 });
 onBeforeUnmount(() => {
   gone = true;

@@ -20,6 +20,7 @@ const props = defineProps<{
   ghostName: string | null;
   progress: Progress | null;
   stopped: boolean;
+  failed: boolean;
 }>();
 const emit = defineEmits<{
   point: [key: string | null];
@@ -33,6 +34,8 @@ const store = useCaseStore();
 const toast = useToast();
 
 const questions = computed(() => props.document.questions ?? []);
+/** The first answers are still to come: a card without them would be small, and push what is below it when they do. */
+const isOpening = computed(() => questions.value.length > 0 && !props.desk && !props.stopped && !props.failed);
 const offers = shallowRef<Suggestion[]>([]);
 // Offers wait until the case is calm: they must not flicker while somebody types or drags.
 const offer = () => {
@@ -160,7 +163,8 @@ function remove(q: Question): void {
         <code>{{ firstFunction }}(10) ?</code></template
       ><template v-else>, once there is a function to ask about.</template>
     </p>
-    <ol>
+    <p v-if="isOpening && !progress" class="quiet">Working it out …</p>
+    <ol v-if="!isOpening">
       <FindingCard
         ref="cards"
         v-for="{ q, card, waiting, slips: notes } in rows"
@@ -185,7 +189,7 @@ function remove(q: Question): void {
         @longer="emit('longer', $event)"
       />
     </ol>
-    <div v-if="offers.length > 0" class="offers">
+    <div v-if="offers.length > 0 && !isOpening" class="offers">
       <p class="quiet">You could ask:</p>
       <ul>
         <li v-for="o in offers" :key="o.says">

@@ -350,6 +350,7 @@ onBeforeUnmount(() => {
           :ghost-name="ghost?.name ?? null"
           :progress="progress"
           :stopped="stopped"
+          :failed="failure !== null"
           @longer="lookLonger"
           @stop="stop"
           @resume="lookLonger(null)"
