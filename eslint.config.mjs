@@ -46,6 +46,26 @@ export default withNuxt(
     },
   },
   {
+    // Controls and tables are those of the component library. The parts of a sentence that are changed in place, the
+    // line that stands in for the code editor, and the browser's own way to a file are not among them.
+    files: ["app/**/*.vue"],
+    ignores: ["app/components/common/{EditText,CodeLine}.vue", "app/components/{data/Import,plan/PlanFiles}Dialog.vue"],
+    rules: {
+      "vue/no-restricted-html-elements": [
+        "error",
+        ...Object.entries({
+          button: "Button",
+          select: "Select",
+          input: "InputText, Checkbox or RadioButton",
+          textarea: "Textarea",
+          table: "RowsTable",
+          dialog: "Dialog",
+          progress: "ProgressBar",
+        }).map(([element, instead]) => ({ element, message: `Use ${instead} of the component library.` })),
+      ],
+    },
+  },
+  {
     // The core is pure: nothing of the interface, the server, the clock or chance.
     files: ["core/**/*.ts"],
     ignores: ["core/**/*.test.ts", "core/**/*.fixture.ts"],

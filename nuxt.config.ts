@@ -49,11 +49,15 @@ export default defineNuxtConfig({
     components: {
       include: [
         "Button",
+        "Checkbox",
+        "Column",
+        "DataTable",
         "Dialog",
         "InputText",
         "Menu",
         "Popover",
         "ProgressBar",
+        "RadioButton",
         "Select",
         "Slider",
         "Textarea",

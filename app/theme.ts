@@ -2,12 +2,16 @@ import { definePreset } from "@primeuix/themes";
 import base from "@primeuix/themes/nora/base";
 import badge from "@primeuix/themes/nora/badge";
 import button from "@primeuix/themes/nora/button";
+import checkbox from "@primeuix/themes/nora/checkbox";
+import datatable from "@primeuix/themes/nora/datatable";
 import dialog from "@primeuix/themes/nora/dialog";
 import iconfield from "@primeuix/themes/nora/iconfield";
 import inputtext from "@primeuix/themes/nora/inputtext";
 import menu from "@primeuix/themes/nora/menu";
+import paginator from "@primeuix/themes/nora/paginator";
 import popover from "@primeuix/themes/nora/popover";
 import progressbar from "@primeuix/themes/nora/progressbar";
+import radiobutton from "@primeuix/themes/nora/radiobutton";
 import ripple from "@primeuix/themes/nora/ripple";
 import select from "@primeuix/themes/nora/select";
 import slider from "@primeuix/themes/nora/slider";
@@ -19,8 +23,8 @@ import virtualscroller from "@primeuix/themes/nora/virtualscroller";
 const used = {
   ...base,
   components: {
-    ...{ badge, button, dialog, iconfield, inputtext, menu, popover, progressbar, ripple, select, slider, textarea },
-    ...{ toast, virtualscroller },
+    ...{ badge, button, checkbox, datatable, dialog, iconfield, inputtext, menu, paginator, popover, progressbar },
+    ...{ radiobutton, ripple, select, slider, textarea, toast, virtualscroller },
   },
 };
 
@@ -55,12 +59,59 @@ const messages = {
 };
 
 /**
+ * Buttons beside text: a word that can be pressed (`link`), a sign, and any other text (`text`), each as large as what
+ * stands in it.
+ */
+const buttons = `
+  .p-button-link, .p-button-text {
+    display: inline-block;
+    border: 0;
+    padding: 0;
+    font: inherit;
+    color: inherit;
+    overflow: visible;
+    user-select: auto;
+  }
+  .p-button-link {
+    padding: 2px 4px;
+    margin: -2px -4px;
+    color: var(--jade);
+    font-weight: 600;
+    font-size: 0.87rem;
+  }
+  .p-button-link:not(:disabled):hover, .p-button-link:not(:disabled):active {
+    border: 0;
+    color: var(--jade);
+    text-decoration: underline;
+  }
+  .p-button-text:not(:disabled):hover, .p-button-text:not(:disabled):active {
+    border: 0;
+    background: none;
+    color: inherit;
+  }
+  .p-button-text.icon-button {
+    display: inline-grid;
+    place-items: center;
+    padding: 3px;
+    border-radius: 4px;
+    color: var(--ink-2);
+  }
+  .p-button-text.icon-button:not(:disabled):hover {
+    color: var(--jade);
+    background: var(--jade-soft);
+  }
+  .p-button-text.icon-button:disabled, .p-button-link:disabled {
+    opacity: 0.4;
+  }
+`;
+
+/**
  * The component library dressed in the design's own tokens: jade for what can be pressed, hairlines, small corners, no
  * shadows but on what floats.
  */
 export default {
   preset: definePreset(used, {
-    components: { toast: { colorScheme: { light: messages, dark: messages } } },
+    components: { button: { css: buttons }, toast: { colorScheme: { light: messages, dark: messages } } },
     primitive: { borderRadius: { none: "0", xs: "3px", sm: "4px", md: "6px", lg: "8px", xl: "10px" } },
     semantic: {
       transitionDuration: "0.12s",
@@ -114,5 +165,5 @@ export default {
       },
     },
   }),
-  options: { darkModeSelector: "system", cssLayer: false },
+  options: { darkModeSelector: "system", cssLayer: { name: "primevue", order: "reset, primevue" } },
 };

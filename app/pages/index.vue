@@ -164,12 +164,10 @@ async function bringBack(): Promise<void> {
           <Button label="New case" @click="create" />
         </div>
       </div>
-      <p v-if="trouble" class="problem" role="alert">
-        {{ trouble }} <button type="button" class="word-button" @click="load">Try again</button>
-      </p>
+      <p v-if="trouble" class="problem" role="alert">{{ trouble }} <Button link @click="load">Try again</Button></p>
       <p v-else-if="asOf !== null" class="problem" role="status">
         The server does not answer. This is the shelf as it was on {{ clock.format(asOf) }}; what is changed in a case
-        is held in this browser. <button type="button" class="word-button" @click="load">Try again</button>
+        is held in this browser. <Button link @click="load">Try again</Button>
       </p>
       <p v-if="!trouble && !loading && list.length === 0 && isSearched" class="quiet" role="status">
         No case has “{{ find.trim() }}” in its title.
@@ -179,7 +177,7 @@ async function bringBack(): Promise<void> {
       </p>
       <p v-if="lastDeleted" class="undo" role="status">
         “{{ lastDeleted.title }}” is deleted.
-        <button type="button" class="word-button" @click="bringBack">Undo</button>
+        <Button link @click="bringBack">Undo</Button>
       </p>
       <ul class="cards" aria-label="Cases">
         <ShelfCard
@@ -192,7 +190,7 @@ async function bringBack(): Promise<void> {
         />
       </ul>
       <p v-if="hasMore" ref="end" class="more">
-        <button type="button" class="word-button" :disabled="loading" @click="more">More cases</button>
+        <Button link :disabled="loading" @click="more">More cases</Button>
       </p>
     </main>
   </div>

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { entry, written } from "./pages";
+import { choose, entry, written } from "./pages";
 import { expect } from "./server";
 
 /** What a person does, counted: a run of keys with its Enter, a click, a paste, a choice from a list. */
@@ -42,7 +42,7 @@ export class Hand {
   }
   async choose(label: string, option: string): Promise<void> {
     this.actions++;
-    await this.page.getByLabel(label).selectOption(option);
+    await choose(this.page, label, option);
   }
   async model(name: string): Promise<void> {
     this.actions++;

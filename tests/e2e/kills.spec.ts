@@ -75,7 +75,11 @@ test(
     for (let i = 0; i < KILLS; i++) {
       writers.push(new Writer(`killed-${i}`));
       const active = writers.slice(-3);
+      const sum = () => active.reduce((n, w) => n + w.acknowledged, 0);
+      const had = sum();
       const writing = active.map((w) => w.write(server));
+      // However slow the machine is, something has been acknowledged when the server is killed.
+      while (sum() === had) await new Promise((resolve) => setTimeout(resolve, 2));
       await new Promise((resolve) => setTimeout(resolve, 20 + chance() * 180));
       await server.kill();
       await Promise.all(writing);
@@ -86,7 +90,7 @@ test(
     const all = (await server.cases()).filter((c) => c.id.startsWith("killed-"));
     expect((await server.cases()).length).toBe(before + all.length);
     expect(new Set(all.map((c) => c.id)).size).toBe(all.length);
-    expect(writers.reduce((sum, w) => sum + w.acknowledged, 0)).toBeGreaterThan(KILLS);
+    expect(writers.reduce((sum, w) => sum + w.acknowledged, 0)).toBeGreaterThanOrEqual(KILLS);
     await server.kill();
     const client = createClient({ url: `file:${server.file}` });
     expect((await client.execute("PRAGMA integrity_check")).rows[0]).toMatchObject({ integrity_check: "ok" });

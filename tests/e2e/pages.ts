@@ -14,6 +14,12 @@ export const written = (page: Page): Promise<string> =>
     return line.textContent ?? "";
   });
 
+/** Takes an entry of a list that opens. */
+export async function choose(page: Page, label: string, option: string): Promise<void> {
+  await page.getByRole("combobox", { name: label }).click();
+  await page.getByRole("option", { name: option, exact: true }).click();
+  await expect(page.getByRole("listbox")).toHaveCount(0);
+}
 export async function stand(page: Page, server: TestServer, title = "Lantern stall"): Promise<void> {
   await page.goto(server.url);
   await page

@@ -40,7 +40,7 @@ const walks: Record<string, { most: number; walk: (h: Hand, source: CaseFile) =>
       await h.view("Data");
       await h.click("Split here");
       await h.fill("Place of the break", "5.5");
-      await h.choose("Model of the left side", "exponential logs");
+      await h.choose("Model of the left side", "exponential on logs");
       await h.fill("Name of the function", "E", false);
       await h.click(/^the left side as E/);
       await h.desk("t = 0 … 20 weeks");
@@ -82,8 +82,8 @@ const walks: Record<string, { most: number; walk: (h: Hand, source: CaseFile) =>
       await h.table(pasted(source, "counts"));
       await h.click(/^Split at 6/);
       await h.fill("Place of the break", "6.8");
-      await h.choose("Model of the left side", "linear direct");
-      await h.choose("Model of the right side", "linear direct");
+      await h.choose("Model of the left side", "linear");
+      await h.choose("Model of the right side", "linear");
       await h.choose("Which side owns the break", "left");
       await h.click(/in pieces$/);
       for (const l of ["least P ?", "P = 900 ?"]) await h.desk(l);

@@ -30,12 +30,8 @@ const trouble = computed(() => !["kept", "waiting", "sending"].includes(store.ke
 
 <template>
   <span class="keep" :class="{ trouble }" role="status">{{ text }}</span>
-  <button v-if="store.keeping.state === 'stale'" type="button" class="word-button" @click="emit('choose')">
-    Choose
-  </button>
-  <button v-if="store.keeping.state === 'gone'" type="button" class="word-button" @click="store.bringBack()">
-    Bring it back
-  </button>
+  <Button v-if="store.keeping.state === 'stale'" link @click="emit('choose')"> Choose </Button>
+  <Button v-if="store.keeping.state === 'gone'" link @click="store.bringBack()"> Bring it back </Button>
 </template>
 
 <style scoped>
@@ -46,7 +42,7 @@ const trouble = computed(() => !["kept", "waiting", "sending"].includes(store.ke
   color: var(--amber);
   font-weight: 600;
 }
-.word-button {
+.p-button-link {
   color: var(--amber);
   text-decoration: underline;
 }
@@ -60,7 +56,7 @@ const trouble = computed(() => !["kept", "waiting", "sending"].includes(store.ke
     max-width: none;
     padding: 0.3rem 0 0.6rem;
   }
-  .word-button {
+  .p-button-link {
     order: 3;
     padding-bottom: 0.6rem;
   }

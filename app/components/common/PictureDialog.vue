@@ -63,18 +63,18 @@ const copy = () =>
       <label>title <InputText v-model="title" fluid /></label>
       <fieldset>
         <legend class="panel-title">Kind</legend>
-        <label><input v-model="kind" type="radio" name="kind" value="png" /> PNG, for documents</label>
-        <label><input v-model="kind" type="radio" name="kind" value="svg" /> SVG, sharp at any size</label>
+        <label><RadioButton v-model="kind" size="small" name="kind" value="png" /> PNG, for documents</label>
+        <label><RadioButton v-model="kind" size="small" name="kind" value="svg" /> SVG, sharp at any size</label>
       </fieldset>
       <fieldset>
         <legend class="panel-title">Ground</legend>
-        <label><input v-model="clear" type="radio" name="ground" :value="false" /> white</label>
-        <label><input v-model="clear" type="radio" name="ground" :value="true" /> clear</label>
+        <label><RadioButton v-model="clear" size="small" name="ground" :value="false" /> white</label>
+        <label><RadioButton v-model="clear" size="small" name="ground" :value="true" /> clear</label>
       </fieldset>
       <fieldset v-if="kind === 'png'">
         <legend class="panel-title">Size</legend>
         <label v-for="s in [1, 2, 3, 4] as const" :key="s"
-          ><input v-model="scale" type="radio" name="size" :value="s" /> {{ s }}×</label
+          ><RadioButton v-model="scale" size="small" name="size" :value="s" /> {{ s }}×</label
         >
       </fieldset>
       <div class="ways">

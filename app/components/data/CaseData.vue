@@ -512,16 +512,12 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4);
               @keep="renameTable"
             /><span class="panel-count">{{ table.rows.length.toLocaleString("en") }} rows</span>
           </h2>
-          <button type="button" class="word-button" @click="importDialog = true">Paste · File</button>
+          <Button link @click="importDialog = true">Paste · File</Button>
         </div>
-        <p v-if="tables.length > 1" class="pick">
-          <label
-            >Data
-            <select v-model="tableName" aria-label="Data shown">
-              <option v-for="t in tables" :key="t.name" :value="t.name">{{ t.name }}</option>
-            </select></label
-          >
-        </p>
+        <div v-if="tables.length > 1" class="pick">
+          Table
+          <Select v-model="tableName" size="small" aria-label="Table shown" :options="tables.map((t) => t.name)" />
+        </div>
         <DataGrid :table="table" :index="index" :reads="reads"
           ><template #head="{ column: c, place: j }"
             ><EditText
@@ -553,52 +549,42 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4);
           {{ rows.skipped }} row{{ rows.skipped === 1 ? " has" : "s have" }} no part in the fits.
         </p>
         <p class="foot">
-          <button type="button" class="word-button" @click="blank">+ Table</button
-          ><button type="button" class="word-button" @click="removeTable">Delete</button>
+          <Button link @click="blank">+ Table</Button><Button link @click="removeTable">Delete</Button>
         </p>
       </section>
       <section class="panel middle" aria-labelledby="data-graph-title">
         <div class="panel-head">
           <h2 id="data-graph-title" class="panel-title">Graph <span class="caption">shaded: beyond the data</span></h2>
           <span class="tools"
-            ><label
-              >{{ ""
-              }}<select v-model="yName" aria-label="Column read off">
-                <option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === xName">
-                  {{ c.name }}
-                </option>
-              </select></label
-            >
+            ><Select
+              v-model="yName"
+              size="small"
+              aria-label="Column read off"
+              :options="table.columns"
+              option-label="name"
+              option-value="name"
+              :option-disabled="(c: { name: string }) => c.name === xName"
+            />
             over
-            <select v-model="xName" aria-label="Column of inputs">
-              <option v-for="c in table.columns" :key="c.name" :value="c.name" :disabled="c.name === yName">
-                {{ c.name }}
-              </option></select
-            ><button
-              v-if="splitAt === null"
-              type="button"
-              class="word-button"
-              :disabled="!rows || rows.x.length < 4"
-              @click="split.begin()"
-            >
-              Split here</button
-            ><button v-else type="button" class="word-button" @click="splitAt = null">One piece</button></span
+            <Select
+              v-model="xName"
+              size="small"
+              aria-label="Column of inputs"
+              :options="table.columns"
+              option-label="name"
+              option-value="name"
+              :option-disabled="(c: { name: string }) => c.name === yName"
+            /><Button v-if="splitAt === null" link :disabled="!rows || rows.x.length < 4" @click="split.begin()">
+              Split here</Button
+            ><Button v-else link @click="splitAt = null">One piece</Button></span
           >
         </div>
         <p v-if="suggested.length > 0 && splitAt === null" class="hint">
           The rows turn near {{ xName }} = {{ suggested.map((b) => formatNumber(b)).join(" and ") }}.
-          <button type="button" class="word-button" @click="splitAt = suggested[0]!">
-            Split at {{ formatNumber(suggested[0]!) }}
-          </button>
-          <button
-            v-if="suggested.length === 2"
-            type="button"
-            class="word-button"
-            :disabled="nameProblem !== null"
-            @click="useThree"
-          >
+          <Button link @click="splitAt = suggested[0]!"> Split at {{ formatNumber(suggested[0]!) }} </Button>
+          <Button v-if="suggested.length === 2" link :disabled="nameProblem !== null" @click="useThree">
             Use {{ functionName }}({{ xName }}) in three pieces
-          </button>
+          </Button>
         </p>
         <DataGraph v-if="picture" :picture="picture" :described="described" @split="splitAt = $event" />
         <p v-else class="quiet nothing">Rows with a number in both columns appear here.</p>
@@ -629,7 +615,7 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4);
         </div>
         <p v-if="ranking.busy.value" class="quiet" role="status">
           Fitting … {{ Math.round(ranking.progress.value * 100) }} %
-          <button type="button" class="word-button" @click="ranking.cancel()">cancel</button>
+          <Button link @click="ranking.cancel()">cancel</Button>
         </p>
         <p v-if="failure" class="problem" role="alert">{{ failure }}</p>
         <ModelCards
@@ -663,10 +649,15 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4);
         </form>
         <fieldset class="context">
           <legend class="panel-title">Context</legend>
-          <label><input v-model="notNegative" type="checkbox" /> never below 0</label>
+          <label><Checkbox v-model="notNegative" binary size="small" /> never below 0</label>
           <label
             >never above
-            <input v-model="limit" type="text" size="8" aria-label="Readings are never above" placeholder="no limit"
+            <InputText
+              v-model="limit"
+              size="small"
+              class="limit"
+              aria-label="Readings are never above"
+              placeholder="no limit"
           /></label>
         </fieldset>
         <details
@@ -674,15 +665,11 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4);
           @toggle="roundingOpen = ($event.target as HTMLDetailsElement).open"
         >
           <summary>What rounding would do</summary>
-          <p class="rounding">
-            <label
-              >constants to
-              <select v-model.number="digits" aria-label="Digits">
-                <option v-for="r in card.rounded" :key="r.digits" :value="r.digits">{{ r.digits }}</option>
-              </select>
-              digits</label
-            >
-          </p>
+          <div class="rounding">
+            constants to
+            <Select v-model="digits" size="small" aria-label="Digits" :options="card.rounded.map((r) => r.digits)" />
+            digits
+          </div>
           <p v-if="roundedNow" class="quiet">{{ functionName }}({{ xName }}) = {{ roundedNow.text }}</p>
           <p v-if="roundedNow" :class="roundedNow.off > (card.residualSd ?? 0) ? 'problem' : 'quiet'">
             On the rows it would be off by up to {{ yOut(roundedNow.off)
@@ -743,17 +730,9 @@ const yOut = (v: number) => formatQuantity(v, unitOf(yName.value), 4);
 .tools {
   display: flex;
   gap: 0.5rem;
-  align-items: baseline;
+  align-items: center;
   font-size: 0.87rem;
   color: var(--ink-2);
-}
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-  border: 1px solid var(--hairline);
-  border-radius: 4px;
-  padding: 1px 4px;
 }
 .counting {
   background: var(--ground);
@@ -775,13 +754,8 @@ select {
 .nothing {
   padding: 2rem 0;
 }
-.context input[type="text"] {
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-  border: 1px solid var(--ink-3);
-  border-radius: 4px;
-  padding: 1px 5px;
+.limit {
+  width: 6rem;
 }
 .use {
   display: flex;

@@ -215,9 +215,9 @@ defineExpose({ focus: () => go(0, 0) });
           :style="{ top: `${i * HEIGHT}px` }"
         >
           <span role="gridcell" class="use"
-            ><button
+            ><Button
               v-if="i < table.rows.length"
-              type="button"
+              text
               class="dot"
               :class="{ off: left.has(i) }"
               :title="
@@ -240,7 +240,7 @@ defineExpose({ focus: () => go(0, 0) });
             @click="go(i, j)"
             @dblclick="edit(plain(i, j))"
           >
-            <input
+            <InputText
               v-if="editing !== null && at.row === i && at.column === j"
               v-model="editing"
               class="cell"
@@ -257,14 +257,8 @@ defineExpose({ focus: () => go(0, 0) });
     <form v-if="asking" class="why" @submit.prevent="leave">
       <label
         >Why is row {{ asking.row + 1 }} left out?
-        <input v-model="asking.reason" type="text" placeholder="a storm that day" maxlength="300" /></label
-      ><Button type="submit" size="small" label="Leave it out" /><button
-        type="button"
-        class="word-button"
-        @click="asking = null"
-      >
-        keep it
-      </button>
+        <InputText v-model="asking.reason" size="small" placeholder="a storm that day" maxlength="300" /></label
+      ><Button type="submit" size="small" label="Leave it out" /><Button link @click="asking = null"> keep it </Button>
     </form>
     <ul v-if="(table.left ?? []).length > 0" class="out">
       <li v-for="l in (table.left ?? []).slice(0, 6)" :key="l.row" class="quiet">
@@ -371,12 +365,6 @@ defineExpose({ focus: () => go(0, 0) });
   font-size: 0.9rem;
 }
 .why input {
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-  border: 1px solid var(--ink-3);
-  border-radius: 4px;
-  padding: 2px 6px;
   width: 100%;
 }
 </style>

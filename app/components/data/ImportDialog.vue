@@ -78,6 +78,15 @@ const shown = (value: number | null, j: number) => {
       ? `${formatNumber(value * 100)} %`
       : formatNumber(value, 10);
 };
+const heads = computed(() => (read.value?.columns ?? []).map((c) => (c.unit ? `${c.name}, ${c.unit}` : c.name)));
+/** So many rows tell how a table was understood. */
+const FIRST = 6;
+const firstRows = computed(() =>
+  (read.value?.rows ?? [])
+    .slice(0, FIRST)
+    .map((r, i) => ({ key: String(i), cells: r.map((v, j) => ({ text: shown(v, j) })) })),
+);
+const isOdd = (i: number, j: number) => read.value?.odd.some((o) => o.row === i && o.column === j) ?? false;
 const KINDS = { number: "numbers", date: "dates", year: "years", text: "words, left out" } as const;
 function keep(): void {
   if (!read.value) return;
@@ -123,7 +132,7 @@ defineExpose({
       </p>
       <p v-if="worker.busy.value" class="busy" role="status">
         Reading … {{ Math.round(worker.progress.value * 100) }} %
-        <button type="button" class="word-button" @click="worker.cancel()">cancel</button>
+        <Button link @click="worker.cancel()">cancel</Button>
       </p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <template v-if="read">
@@ -143,25 +152,14 @@ defineExpose({
               .join("; ")
           }}{{ read.odd.length > 8 ? ` and ${read.odd.length - 8} more` : "" }}.
         </p>
-        <div class="scroll" tabindex="0" role="group" aria-label="How it was understood">
-          <table>
-            <thead>
-              <tr>
-                <th v-for="c in read.columns" :key="c.name" scope="col">
-                  {{ c.name }}<template v-if="c.unit">, {{ c.unit }}</template>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(r, i) in read.rows.slice(0, 6)" :key="i">
-                <td v-for="(v, j) in r" :key="j" :class="{ odd: read.odd.some((o) => o.row === i && o.column === j) }">
-                  {{ shown(v, j) }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <p v-if="read.rows.length > 6" class="quiet">and {{ (read.rows.length - 6).toLocaleString("en") }} more</p>
+        <RowsTable label="How it was understood" height="12rem" :sorts="false" :columns="heads" :rows="firstRows">
+          <template #cell="{ row, column }">
+            <span :class="{ odd: isOdd(Number(row.key), column) }">{{ row.cells[column]!.text }}</span>
+          </template>
+        </RowsTable>
+        <p v-if="read.rows.length > FIRST" class="quiet">
+          and {{ (read.rows.length - FIRST).toLocaleString("en") }} more
+        </p>
         <label class="name"
           >Name of the data
           <InputText
@@ -199,22 +197,6 @@ defineExpose({
   gap: 0.7rem;
   align-items: center;
   flex-wrap: wrap;
-}
-.scroll {
-  overflow-x: auto;
-  border: 1px solid var(--hairline);
-  border-radius: 6px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: right;
-  padding: 3px 12px;
-  border-bottom: 1px solid var(--hairline);
-  white-space: nowrap;
 }
 .odd {
   background: var(--brick-soft);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { beyondWords, formatNumber, formatQuantity } from "#core/explain";
 import type { Unit } from "#core/units";
+import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 import type { RankedCard } from "~/workers/dataProtocol";
 
 const props = defineProps<{
@@ -30,6 +31,15 @@ const growth = (c: RankedCard) => {
   const time = `${b > 0 ? "doubles" : "halves"} in ${formatNumber(Math.LN2 / Math.abs(b), 4)}`;
   return `factor ${formatNumber(Math.exp(b), 5)} · ${change} · ${time}`;
 };
+const constantRows = (c: RankedCard): RowsTableRow[] =>
+  c.constants.map((k) => ({
+    key: k.name,
+    cells: [
+      { text: k.name },
+      { text: formatNumber(k.value, 10) },
+      { text: k.standardError === null ? "not known" : formatNumber(k.standardError, 3) },
+    ],
+  }));
 const miss = (c: RankedCard) =>
   c.leaveOneOut === null ? null : formatQuantity(Number(c.leaveOneOut.toPrecision(3)), props.output, 3);
 function key(event: KeyboardEvent, i: number): void {
@@ -93,17 +103,12 @@ function key(event: KeyboardEvent, i: number): void {
       </div>
       <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
         <summary>constants</summary>
-        <table>
-          <tbody>
-            <tr v-for="k in c.constants" :key="k.name">
-              <th scope="row">{{ k.name }}</th>
-              <td>{{ formatNumber(k.value, 10) }}</td>
-              <td class="quiet">
-                {{ k.standardError === null ? "no spread known" : `± ${formatNumber(k.standardError, 3)}` }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <RowsTable
+          label="Constants"
+          :sorts="false"
+          :columns="['constant', 'value', 'standard error']"
+          :rows="constantRows(c)"
+        />
         <p class="quiet">
           {{ c.n }} rows<template v-if="c.residualSd !== null">
             · residual standard deviation {{ formatNumber(c.residualSd, 4) }}</template
@@ -181,19 +186,6 @@ summary {
   font-weight: 600;
   font-size: 0.85rem;
   width: fit-content;
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 1px 0.8rem 1px 0;
-  text-align: left;
-  font-size: 0.9rem;
-}
-th {
-  font-family: var(--book);
-  font-style: italic;
 }
 .refused ul {
   display: grid;

@@ -5,7 +5,7 @@ import type { RankedCard } from "~/workers/dataProtocol";
 import { SIDES, type Side } from "~/composables/useSplit";
 
 /** Where the data are split, which model each side has, and what can be made of it. */
-defineProps<{
+const props = defineProps<{
   x: string;
   name: string;
   cards: Record<Side, readonly RankedCard[]> | null;
@@ -33,50 +33,49 @@ function keepTyped(): void {
   else typed.value = String(at.value);
 }
 const models = { left, right };
-const usable = (cards: readonly RankedCard[]) => cards.filter((c) => c.reason === null);
+const choices = (side: Side) =>
+  (props.cards?.[side] ?? [])
+    .filter((c) => c.reason === null)
+    .map((c) => ({ key: cardKey(c), text: `${c.family}${c.method === "logs" ? " on logs" : ""}` }));
 </script>
 
 <template>
   <div class="split">
     <label
       >Break at {{ x }} =
-      <input
+      <InputText
         v-model="typed"
-        type="text"
-        size="7"
+        size="small"
+        class="short"
         aria-label="Place of the break"
         @change="keepTyped"
         @keydown.enter="keepTyped"
     /></label>
-    <label
+    <span
       >owned by the
-      <select v-model="owner" aria-label="Which side owns the break">
-        <option v-for="side in SIDES" :key="side" :value="side">{{ side }}</option>
-      </select>
-      side</label
+      <Select v-model="owner" size="small" aria-label="Which side owns the break" :options="[...SIDES]" />
+      side</span
     >
-    <label v-for="side in SIDES" :key="side"
+    <span v-for="side in SIDES" :key="side"
       >{{ side }}
-      <select
-        :value="models[side].value"
+      <Select
+        size="small"
+        option-label="text"
+        option-value="key"
+        :options="choices(side)"
+        :model-value="models[side].value"
         :aria-label="`Model of the ${side} side`"
-        @change="models[side].value = ($event.target as HTMLSelectElement).value"
-      >
-        <option v-for="c in usable(cards?.[side] ?? [])" :key="cardKey(c)" :value="cardKey(c)">
-          {{ c.family }}{{ c.method === "logs" ? " on logs" : "" }}
-        </option>
-      </select></label
-    >
+        @update:model-value="models[side].value = $event"
+    /></span>
     <p v-if="jump !== null" class="quiet">
       {{ jump }}
-      <button
+      <Button
         v-if="meeting !== null && Math.abs(meeting - at) > 1e-9 * Math.max(1, Math.abs(at))"
-        type="button"
-        class="word-button"
+        link
         @click="at = meeting"
       >
         Join them at {{ x }} = {{ formatNumber(meeting, 5) }}
-      </button>
+      </Button>
     </p>
     <Button
       :label="`Use as ${name || 'N'}(${x}) in pieces`"
@@ -86,13 +85,11 @@ const usable = (cards: readonly RankedCard[]) => cards.filter((c) => c.reason ==
     />
     <span class="sides"
       >or only
-      <button type="button" class="word-button" :disabled="!canUse.left" @click="emit('useSide', 'left')">
+      <Button link :disabled="!canUse.left" @click="emit('useSide', 'left')">
         the left side as {{ name || "…" }}({{ x }})
-      </button>
+      </Button>
       ·
-      <button type="button" class="word-button" :disabled="!canUse.right" @click="emit('useSide', 'right')">
-        the right side
-      </button></span
+      <Button link :disabled="!canUse.right" @click="emit('useSide', 'right')"> the right side </Button></span
     >
   </div>
 </template>
@@ -107,19 +104,7 @@ const usable = (cards: readonly RankedCard[]) => cards.filter((c) => c.reason ==
   padding-top: 0.6rem;
   font-size: 0.9rem;
 }
-input,
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-  border-radius: 4px;
-}
-input {
-  border: 1px solid var(--ink-3);
-  padding: 1px 5px;
-}
-select {
-  border: 1px solid var(--hairline);
-  padding: 1px 4px;
+.short {
+  width: 5.5rem;
 }
 </style>

@@ -28,12 +28,12 @@ const drawing = computed(() => {
       :label="`Close-up of ${question.id}: ${drawing.described}`"
       :height="150"
     />
-    <button type="button" class="word-button" @click="emit('look', ends)">show on the graph</button>
+    <Button link @click="emit('look', ends)">show on the graph</Button>
   </div>
 </template>
 
 <style scoped>
-.word-button {
+.p-button-link {
   font-size: 0.85rem;
   font-weight: 400;
 }

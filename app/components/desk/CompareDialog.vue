@@ -41,15 +41,15 @@ async function choose(card: ShelfCase): Promise<void> {
 <template>
   <Dialog v-model:visible="visible" modal header="Compare with" :style="{ width: '32rem', maxWidth: '95vw' }">
     <div class="ways">
-      <button type="button" class="way" @click="hold">
+      <Button text class="way" @click="hold">
         <b>These numbers as they are now</b
         ><span class="quiet">Their curves stay as a pale band while you vary a given.</span>
-      </button>
+      </Button>
       <template v-if="cards && cards.length > 0">
         <p class="panel-title">Another case</p>
-        <button v-for="c in cards" :key="c.id" type="button" class="way" @click="choose(c)">
+        <Button v-for="c in cards" :key="c.id" text class="way" @click="choose(c)">
           <b>{{ c.title }}</b><span v-if="c.summary?.says" class="quiet">{{ c.summary.says }}</span>
-        </button>
+        </Button>
         <p class="quiet">Functions of the same name and unit are drawn.</p>
       </template>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

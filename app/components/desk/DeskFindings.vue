@@ -140,7 +140,7 @@ function remove(q: Question): void {
       <h2 id="findings-title" class="panel-title" tabindex="-1">
         Findings<span class="panel-count">{{ questions.length }}</span>
       </h2>
-      <button type="button" class="word-button" @click="emit('begin', '')">+ Question</button>
+      <Button link @click="emit('begin', '')">+ Question</Button>
     </div>
     <div v-if="progress || stopped" class="quiet pace" role="status">
       <template v-if="progress">
@@ -150,11 +150,11 @@ function remove(q: Question): void {
           aria-label="Questions worked out"
         />
         <span>Working out question {{ progress.done + 1 }} of {{ progress.of }} …</span>
-        <button type="button" class="word-button" @click="emit('stop')">Stop</button>
+        <Button link @click="emit('stop')">Stop</Button>
       </template>
       <template v-else>
         <span>Stopped. What stands here may be of the case as it was before.</span>
-        <button type="button" class="word-button" @click="emit('resume')">Work it out</button>
+        <Button link @click="emit('resume')">Work it out</Button>
       </template>
     </div>
     <p v-if="questions.length === 0" class="quiet">
@@ -193,7 +193,7 @@ function remove(q: Question): void {
       <p class="quiet">You could ask:</p>
       <ul>
         <li v-for="o in offers" :key="o.says">
-          <button type="button" class="offer" @click="ask(o)">{{ o.says }}</button>
+          <Button text class="offer" @click="ask(o)">{{ o.says }}</Button>
         </li>
       </ul>
     </div>

@@ -190,26 +190,17 @@ function remove(f: FunctionRow): void {
       <h2 id="functions-title" class="panel-title" tabindex="-1">
         Functions<span class="panel-count">{{ rows.length }}</span>
       </h2>
-      <button
-        v-if="rows.length > 3"
-        type="button"
-        class="word-button forms"
-        :aria-expanded="mapShown"
-        @click="mapShown = !mapShown"
-      >
+      <Button v-if="rows.length > 3" link class="forms" :aria-expanded="mapShown" @click="mapShown = !mapShown">
         Map
-      </button>
-      <button type="button" class="word-button" :class="{ forms: rows.length <= 3 }" @click="openForm(null)">
-        Forms
-      </button>
-      <button type="button" class="word-button" @click="openPieces(null)">Pieces</button>
-      <button
-        type="button"
-        class="word-button"
+      </Button>
+      <Button link :class="{ forms: rows.length <= 3 }" @click="openForm(null)"> Forms </Button>
+      <Button link @click="openPieces(null)">Pieces</Button>
+      <Button
+        link
         @click="emit('begin', document.variables?.[0] ? `f(${document.variables[0].name}) = ` : 'x = 0 … 10')"
       >
         + Function
-      </button>
+      </Button>
     </div>
     <p v-if="rows.length === 0" class="quiet">
       No function yet. Write one on the entry line: <code>C(q) = 90 + 7 q</code>, or a line through two readings:
@@ -246,8 +237,8 @@ function remove(f: FunctionRow): void {
         <span class="handle" title="Drag to reorder; Alt and an arrow key move it too" aria-hidden="true"
           ><GripVertical :size="14"
         /></span>
-        <button
-          type="button"
+        <Button
+          text
           class="swatch"
           :aria-label="`Line of ${f.name}: ${LOOKS[lookOf(f, i)]}. Next colour`"
           title="Next colour"
@@ -264,7 +255,7 @@ function remove(f: FunctionRow): void {
               :stroke-dasharray="dash(lookOf(f, i))"
             />
           </svg>
-        </button>
+        </Button>
         <div class="formula">
           <EditText
             v-if="f.by.kind !== 'fit'"
@@ -304,18 +295,18 @@ function remove(f: FunctionRow): void {
             @keep="setField(f, 'unit', $event)"
         /></span>
         <span class="tools">
-          <button
+          <Button
             v-if="f.by.kind === 'pieces' || f.by.kind === 'formula'"
-            type="button"
+            text
             class="icon-button"
             :aria-label="`Pieces of ${f.name}`"
             title="By pieces"
             @click="openPieces(f.name)"
           >
             <SplitSquareVertical :size="15" aria-hidden="true" />
-          </button>
-          <button
-            type="button"
+          </Button>
+          <Button
+            text
             class="icon-button"
             :aria-pressed="f.shown !== false"
             :aria-label="`Draw ${f.name}`"
@@ -326,10 +317,10 @@ function remove(f: FunctionRow): void {
               :size="15"
               aria-hidden="true"
             />
-          </button>
-          <button type="button" class="icon-button" :aria-label="`Delete ${f.name}`" @click="remove(f)">
+          </Button>
+          <Button text class="icon-button" :aria-label="`Delete ${f.name}`" @click="remove(f)">
             <IconBin />
-          </button>
+          </Button>
         </span>
         <p class="note">
           <EditText

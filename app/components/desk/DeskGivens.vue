@@ -145,16 +145,16 @@ function remove(list: "givens" | "variables", name: string): void {
       <h2 id="givens-title" class="panel-title" tabindex="-1">
         Givens<span class="panel-count">{{ rows.length + variables.length }}</span>
       </h2>
-      <button
+      <Button
         v-if="rows.length > 0"
-        type="button"
-        class="word-button compare"
+        link
+        class="compare"
         :title="ghostName ? `Compared with ${ghostName}` : 'Keep these numbers as a faint curve to compare with'"
         @click="emit('ghost')"
       >
         {{ ghostName ? "End comparing" : "Compare" }}
-      </button>
-      <button type="button" class="word-button" @click="emit('begin', '')">+ Given</button>
+      </Button>
+      <Button link @click="emit('begin', '')">+ Given</Button>
     </div>
     <p v-if="rows.length + variables.length === 0" class="quiet">
       Nothing is given yet. Write a variable (<code>q = 0 … 320 lanterns, whole</code>) or a number (<code
@@ -185,8 +185,8 @@ function remove(list: "givens" | "variables", name: string): void {
             :label="`Meaning of ${v.name}`"
             @keep="setLabel('variables', v.name, $event)"
           />
-          <button
-            type="button"
+          <Button
+            text
             class="tag"
             :class="{ off: !v.whole }"
             :aria-pressed="v.whole === true"
@@ -194,7 +194,7 @@ function remove(list: "givens" | "variables", name: string): void {
             @click="toggleWhole(v.name)"
           >
             whole
-          </button></span
+          </Button></span
         >
         <span class="value"
           ><EditText
@@ -206,9 +206,9 @@ function remove(list: "givens" | "variables", name: string): void {
             ><b>{{ shownVariable(v.name)?.range ?? rangeText(v).replaceAll("-", "−") }}</b></EditText
           ></span
         >
-        <button type="button" class="icon-button" :aria-label="`Delete ${v.name}`" @click="remove('variables', v.name)">
+        <Button text class="icon-button" :aria-label="`Delete ${v.name}`" @click="remove('variables', v.name)">
           <IconBin />
-        </button>
+        </Button>
         <SlipNote v-for="s in slipsOf(`variable:${v.name}`)" :key="s.message" class="wide" :slip="s" />
       </li>
       <li
@@ -244,9 +244,9 @@ function remove(list: "givens" | "variables", name: string): void {
             ><b>{{ shown(g) }}</b></EditText
           ></span
         >
-        <button type="button" class="icon-button" :aria-label="`Delete ${g.name}`" @click="remove('givens', g.name)">
+        <Button text class="icon-button" :aria-label="`Delete ${g.name}`" @click="remove('givens', g.name)">
           <IconBin />
-        </button>
+        </Button>
         <div v-if="g.vary" class="track" @pointerdown="hold">
           <Slider
             :model-value="here(g)"
@@ -256,12 +256,10 @@ function remove(list: "givens" | "variables", name: string): void {
             :pt="{ handle: { 'aria-label': `Vary ${g.name}` } }"
             @update:model-value="slide(g, $event)"
           />
-          <button type="button" class="word-button small" :aria-label="`Stop varying ${g.name}`" @click="vary(g)">
-            fix
-          </button>
+          <Button link class="small" :aria-label="`Stop varying ${g.name}`" @click="vary(g)"> fix </Button>
         </div>
         <div v-else class="track bare">
-          <button type="button" class="word-button small" :aria-label="`Vary ${g.name}`" @click="vary(g)">vary</button>
+          <Button link class="small" :aria-label="`Vary ${g.name}`" @click="vary(g)">vary</Button>
         </div>
         <template v-for="w in deskOf(g.name)?.warnings ?? []" :key="w"
           ><p v-if="!isSlip(g.name, w)" class="problem wide"><PlainText :text="w" /></p

@@ -21,6 +21,12 @@ const emit = defineEmits<{ point: [key: string | null] }>();
 const store = useCaseStore();
 
 const tableDialog = ref(false);
+/** The table comes with its own library when it is first asked for. */
+const TableDialog = later(() => import("./TableDialog.vue"));
+const tableWanted = ref(false);
+watch(tableDialog, () => {
+  tableWanted.value = true;
+});
 const pictureDialog = ref(false);
 const home = useTemplateRef<HTMLElement>("home");
 const rects = shallowRef<Rect[]>([]);
@@ -280,9 +286,9 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
           @keep="view = { ...view, variable: $event, from: undefined, to: undefined }"
           >over {{ picture.variable }}</EditText
         >
-        <button v-if="picture && !picture.framed" type="button" class="word-button" @click="reframe">Reframe</button>
-        <button v-if="picture" type="button" class="word-button" @click="tableDialog = true">Table</button>
-        <button v-if="picture" type="button" class="word-button" @click="pictureDialog = true">Picture file</button>
+        <Button v-if="picture && !picture.framed" link @click="reframe">Reframe</Button>
+        <Button v-if="picture" link @click="tableDialog = true">Table</Button>
+        <Button v-if="picture" link @click="pictureDialog = true">Picture file</Button>
       </div>
     </div>
     <div
@@ -344,7 +350,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       <p class="sr-only" role="status">{{ spoken }}</p>
     </div>
     <TableDialog
-      v-if="picture"
+      v-if="picture && tableWanted"
       v-model:visible="tableDialog"
       :document="document"
       :variable="picture.variable"

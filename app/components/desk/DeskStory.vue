@@ -2,6 +2,7 @@
 import { interpret, readAmountText, shiftMarks, storyRuns, withEntry } from "#core/story";
 import type { CaseFile, Mark, MarkRole } from "#core/model";
 import type { Slip } from "#core/slips";
+import type { ComponentPublicInstance } from "vue";
 
 const props = defineProps<{ document: CaseFile; lit: ReadonlySet<string> | null; slips: readonly Slip[] }>();
 const emit = defineEmits<{ point: [key: string | null] }>();
@@ -19,15 +20,16 @@ const runs = computed(() => storyRuns(text.value, props.document.story?.marks ??
 // ---- the text edited in place
 const editing = ref(false);
 const draft = ref("");
-const area = useTemplateRef<HTMLTextAreaElement>("area");
+const area = useTemplateRef<ComponentPublicInstance>("area");
 async function edit(): Promise<void> {
   draft.value = text.value;
   editing.value = true;
   choice.value = null;
   await nextTick();
-  area.value?.focus();
+  (area.value?.$el as HTMLElement | undefined)?.focus();
 }
-function typed(): void {
+function typed(now: string | undefined): void {
+  draft.value = now ?? "";
   store.change(
     "edit the story",
     (d) => {
@@ -56,7 +58,7 @@ const role = ref<MarkRole>("given");
 const name = ref("");
 const problem = ref<string | null>(null);
 const page = useTemplateRef<HTMLElement>("page");
-const nameField = useTemplateRef<HTMLInputElement>("nameField");
+const nameField = useTemplateRef<ComponentPublicInstance>("nameField");
 
 function offsetOf(node: Node, offset: number): number | null {
   const run = (node.nodeType === 3 ? node.parentElement : (node as Element))?.closest<HTMLElement>("[data-start]");
@@ -90,7 +92,7 @@ function begin(start: number, end: number, place: DOMRect, existing: number | nu
     x: Math.max(0, Math.min(place.left - home.left, home.width - 300)),
     y: place.bottom - home.top + 6,
   };
-  void nextTick(() => nameField.value?.focus());
+  void nextTick(() => (nameField.value?.$el as HTMLElement | undefined)?.focus());
 }
 function guessRole(phrase: string): MarkRole {
   if (/\b(at most|at least|no more|up to|not more|only|maximum|minimum)\b/i.test(phrase)) return "limit";
@@ -177,16 +179,16 @@ defineExpose({ focus: () => page.value?.focus(), edit });
   <section class="story" aria-labelledby="story-title">
     <div class="panel-head">
       <h2 id="story-title" class="panel-title">Story</h2>
-      <button v-if="!editing" type="button" class="word-button" @click="edit">Edit</button>
-      <button v-else type="button" class="word-button" @click="done">Done</button>
+      <Button v-if="!editing" link @click="edit">Edit</Button>
+      <Button v-else link @click="done">Done</Button>
     </div>
-    <textarea
+    <Textarea
       v-if="editing"
       ref="area"
-      v-model="draft"
       class="draft"
       aria-label="Text of the story"
-      @input="typed"
+      :model-value="draft"
+      @update:model-value="typed"
       @keydown.esc.stop="done"
     />
     <div
@@ -200,8 +202,7 @@ defineExpose({ focus: () => page.value?.focus(), edit });
       @keyup.shift="selected"
     >
       <p v-if="!text" class="quiet">
-        No story yet. <button type="button" class="word-button" @click="edit">Write or paste one</button>, then select
-        phrases to say what they are.
+        No story yet. <Button link @click="edit">Write or paste one</Button>, then select phrases to say what they are.
       </p>
       <p v-else v-memo="[text, document.story?.marks, lit]" class="text">
         <template v-for="run in runs" :key="run.start"
@@ -237,15 +238,15 @@ defineExpose({ focus: () => page.value?.focus(), edit });
       >
         <div class="roles" role="radiogroup" aria-label="What the phrase is">
           <label v-for="r in ROLES" :key="r.role" :class="['mark', r.role, { off: role !== r.role }]"
-            ><input v-model="role" type="radio" name="role" :value="r.role" class="sr-only" />{{ r.text }}</label
+            ><RadioButton v-model="role" name="role" :value="r.role" class="sr-only" />{{ r.text }}</label
           >
         </div>
         <label class="naming"
           >name
-          <input
+          <InputText
             ref="nameField"
             v-model="name"
-            type="text"
+            size="small"
             list="known-names"
             spellcheck="false"
             autocomplete="off"
@@ -255,14 +256,13 @@ defineExpose({ focus: () => page.value?.focus(), edit });
         <p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p>
         <p v-else class="quiet">{{ hint }}</p>
         <div class="row">
-          <Button type="submit" size="small" label="Mark" /><button
+          <Button type="submit" size="small" label="Mark" /><Button
             v-if="choice.existing !== null"
-            type="button"
-            class="word-button"
+            link
             @click="removeMark"
           >
-            Remove mark</button
-          ><button type="button" class="word-button" @click="leave">Leave</button>
+            Remove mark</Button
+          ><Button link @click="leave">Leave</Button>
         </div>
       </form>
     </div>
@@ -409,12 +409,6 @@ defineExpose({ focus: () => page.value?.focus(), edit });
 .naming input {
   flex: 1;
   min-width: 0;
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-  border: 1px solid var(--ink-3);
-  border-radius: 4px;
-  padding: 3px 6px;
 }
 .row {
   display: flex;

@@ -112,27 +112,19 @@ function keep(slot: Slot, text: string): void {
       </ol>
     </details>
     <p v-if="card && card.status !== 'error'" class="more">
-      <button v-if="card.isCut" type="button" class="word-button" @click="emit('longer', q.id)">look longer</button>
-      <button
-        v-if="card.solutions.length > 0"
-        type="button"
-        class="word-button"
-        :aria-expanded="closeUp !== null"
-        @click="emit('close', q.id)"
-      >
+      <Button v-if="card.isCut" link @click="emit('longer', q.id)">look longer</Button>
+      <Button v-if="card.solutions.length > 0" link :aria-expanded="closeUp !== null" @click="emit('close', q.id)">
         close-up
-      </button>
-      <button type="button" class="word-button" :aria-expanded="influence !== null" @click="emit('weigh', q.id)">
-        what matters most
-      </button>
-      <button type="button" class="word-button" @click="copy('text')">copy</button>
-      <button type="button" class="word-button" @click="copy('latex')">copy as LaTeX</button>
+      </Button>
+      <Button link :aria-expanded="influence !== null" @click="emit('weigh', q.id)"> what matters most </Button>
+      <Button link @click="copy('text')">copy</Button>
+      <Button link @click="copy('latex')">copy as LaTeX</Button>
     </p>
     <CloseUp v-if="closeUp && ends" :document="closeUp" :question="q" :ends="ends" @look="emit('look', $event)" />
     <InfluenceBars v-if="influence" :report="influence.report" :state="influence.state" />
-    <button type="button" class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="emit('remove', q)">
+    <Button text class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="emit('remove', q)">
       <IconBin />
-    </button>
+    </Button>
   </li>
 </template>
 
@@ -227,7 +219,7 @@ summary {
   flex-wrap: wrap;
   gap: 0.2rem 1rem;
 }
-.more .word-button {
+.more .p-button-link {
   font-size: 0.85rem;
   font-weight: 400;
 }

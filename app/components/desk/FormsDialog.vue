@@ -72,7 +72,7 @@ function put(): void {
           <template v-for="g in groups" :key="g.group">
             <p class="panel-title">{{ g.group }}</p>
             <label v-for="f in g.forms" :key="f.id" :class="{ on: f === chosen }"
-              ><input v-model="chosen" type="radio" name="form" class="sr-only" :value="f" />{{ f.title }}</label
+              ><RadioButton v-model="chosen" name="form" class="sr-only" :value="f" />{{ f.title }}</label
             >
           </template>
         </div>

@@ -174,7 +174,7 @@ const bad = (text: string) =>
     :style="{ width: '44rem', maxWidth: '96vw' }"
   >
     <div class="pieces">
-      <p class="line">
+      <div class="line">
         <label
           >Name
           <InputText
@@ -184,13 +184,16 @@ const bad = (text: string) =>
             aria-label="Name of the function"
             class="short"
         /></label>
-        <label
+        <span
           >of
-          <select v-model="of" aria-label="Variable" :disabled="before !== null">
-            <option v-for="v in document.variables ?? []" :key="v.name" :value="v.name">{{ v.name }}</option>
-          </select></label
-        >
-      </p>
+          <Select
+            v-model="of"
+            size="small"
+            aria-label="Variable"
+            :disabled="before !== null"
+            :options="(document.variables ?? []).map((v) => v.name)"
+        /></span>
+      </div>
       <ol>
         <li v-for="(r, i) in rows" :key="i">
           <InputText
@@ -209,8 +212,8 @@ const bad = (text: string) =>
             :aria-label="`Start of piece ${i + 1}`"
             placeholder="−∞"
           />
-          <button
-            type="button"
+          <Button
+            text
             class="owner"
             :aria-pressed="r.low"
             :aria-label="`Piece ${i + 1} owns its start`"
@@ -218,10 +221,10 @@ const bad = (text: string) =>
             @click="own(i, 'low')"
           >
             {{ r.low ? "≤" : "<" }}
-          </button>
+          </Button>
           <span class="var">{{ of }}</span>
-          <button
-            type="button"
+          <Button
+            text
             class="owner"
             :aria-pressed="r.high"
             :aria-label="`Piece ${i + 1} owns its end`"
@@ -229,14 +232,14 @@ const bad = (text: string) =>
             @click="own(i, 'high')"
           >
             {{ r.high ? "≤" : "<" }}
-          </button>
+          </Button>
           <InputText v-model="r.to" size="small" class="short" :aria-label="`End of piece ${i + 1}`" placeholder="∞" />
-          <button type="button" class="icon-button" :aria-label="`Remove piece ${i + 1}`" @click="rows.splice(i, 1)">
+          <Button text class="icon-button" :aria-label="`Remove piece ${i + 1}`" @click="rows.splice(i, 1)">
             <IconBin />
-          </button>
+          </Button>
         </li>
       </ol>
-      <button type="button" class="word-button" @click="add">+ Piece</button>
+      <Button link @click="add">+ Piece</Button>
       <MiniGraph v-if="drawing" :picture="drawing" :names="[row.name]" label="Small picture of the pieces" />
       <p v-for="p in problems" :key="p" class="problem"><PlainText :text="p" /></p>
       <p v-for="n in notes" :key="n" class="quiet"><PlainText :text="n" /></p>

@@ -16,7 +16,7 @@ function mend(): void {
 <template>
   <p class="slip">
     <PlainText :text="slip.message" />
-    <button v-if="slip.mend" type="button" class="mend" @click="mend">{{ slip.mend.says }}</button>
+    <Button v-if="slip.mend" text class="mend" @click="mend">{{ slip.mend.says }}</Button>
   </p>
 </template>
 

@@ -3,6 +3,7 @@ import { buildModel, readAmount, type CaseFile } from "#core/model";
 import { MAX_ROWS, listedInputs, roundStep, steppedInputs, tableText, valueTable } from "#core/graph";
 import { formatInput, formatQuantity, isPercent } from "#core/explain";
 import { toDouble } from "#core/numeric";
+import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 
 const props = defineProps<{ document: CaseFile; variable: string; rows: readonly number[] }>();
 const emit = defineEmits<{ rows: [inputs: number[]] }>();
@@ -21,8 +22,7 @@ const to = ref("10");
 const step = ref("1");
 const own = ref("");
 
-watch(visible, (now) => {
-  if (!now) return;
+function opened(): void {
   chosen.value = functions.value.map((f) => f.name);
   const v = model.value.variables.get(props.variable);
   const [lo, hi] = [v?.from ? toDouble(v.from) : 0, v?.to ? toDouble(v.to) : (v?.from ? toDouble(v.from) : 0) + 10];
@@ -31,7 +31,14 @@ watch(visible, (now) => {
   from.value = written(lo);
   to.value = written(hi);
   step.value = written(v?.whole ? Math.max(1, roundStep(hi - lo, 16)) : roundStep(hi - lo, 16));
-});
+}
+watch(
+  visible,
+  (now) => {
+    if (now) opened();
+  },
+  { immediate: true },
+);
 const inputs = computed((): { inputs: ReturnType<typeof steppedInputs>; wrong: string | null } => {
   if (way.value === "own") {
     const r = listedInputs(own.value, model.value);
@@ -59,6 +66,23 @@ const header = computed(() => [
   `${props.variable}${inputUnit.value ? ` (${inputUnit.value})` : ""}`,
   ...chosen.value.map((n) => `${n}${unitOf(n)?.text ? ` (${unitOf(n)!.text})` : ""}`),
 ]);
+interface Line extends RowsTableRow {
+  readonly line: (typeof listed.value)[number];
+}
+const tableRows = computed(() =>
+  listed.value.map((r, i): Line => ({
+    key: String(i),
+    line: r,
+    cells: [
+      { text: formatInput(r.input, input.value, 8), by: r.input },
+      ...r.values.map((y, k) => ({
+        text: y === null ? "no value" : formatQuantity(y, unitOf(chosen.value[k]!), 8),
+        by: y,
+      })),
+    ],
+  })),
+);
+const lineOf = (row: RowsTableRow) => (row as Line).line;
 const onGraph = (input: number) => props.rows.includes(input);
 function toggle(input: number): void {
   emit("rows", onGraph(input) ? props.rows.filter((x) => x !== input) : [...props.rows, input]);
@@ -79,26 +103,26 @@ async function copy(separator: "\t" | ","): Promise<void> {
       <fieldset>
         <legend class="panel-title">Functions</legend>
         <label v-for="f in functions" :key="f.name"
-          ><input v-model="chosen" type="checkbox" :value="f.name" /> {{ f.name
+          ><Checkbox v-model="chosen" size="small" :value="f.name" /> {{ f.name
           }}<span v-if="f.label" class="quiet"> {{ f.label }}</span></label
         >
       </fieldset>
       <fieldset>
         <legend class="panel-title">Inputs</legend>
         <label
-          ><input v-model="way" type="radio" value="step" name="way" /> from
-          <input v-model="from" type="text" aria-label="Start" size="6" /> to
-          <input v-model="to" type="text" aria-label="End" size="6" /> by
-          <input v-model="step" type="text" aria-label="Step" size="6"
+          ><RadioButton v-model="way" size="small" value="step" name="way" /> from
+          <InputText v-model="from" size="small" class="short" aria-label="Start" /> to
+          <InputText v-model="to" size="small" class="short" aria-label="End" /> by
+          <InputText v-model="step" size="small" class="short" aria-label="Step"
         /></label>
         <label
-          ><input v-model="way" type="radio" value="own" name="way" /> my own
-          <input
+          ><RadioButton v-model="way" size="small" value="own" name="way" /> my own
+          <InputText
             v-model="own"
-            type="text"
+            size="small"
+            class="long"
             aria-label="Own inputs"
             placeholder="1; 7/3; 12.5"
-            size="26"
             @focus="way = 'own'"
         /></label>
         <p v-if="inputs.wrong" class="problem" role="alert"><PlainText :text="inputs.wrong" /></p>
@@ -107,34 +131,24 @@ async function copy(separator: "\t" | ","): Promise<void> {
         </p>
       </fieldset>
     </div>
-    <div class="scroll" tabindex="0" role="group" aria-label="Table of values">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col"><span class="sr-only">on the graph</span></th>
-            <th v-for="h in header" :key="h" scope="col">{{ h }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(r, i) in listed" :key="i">
-            <td class="pick">
-              <input
-                type="checkbox"
-                :checked="onGraph(r.input)"
-                :aria-label="`Show the row ${formatInput(r.input, input, 8)} on the graph`"
-                @change="toggle(r.input)"
-              />
-            </td>
-            <th scope="row">{{ formatInput(r.input, input, 8) }}</th>
-            <td v-for="(y, k) in r.values" :key="k" :class="{ best: r.greatest[k], change: r.changes[k] }">
-              {{ y === null ? "no value" : formatQuantity(y, unitOf(chosen[k]!), 8)
-              }}<span v-if="r.greatest[k]" class="tag">greatest row</span
-              ><span v-if="r.changes[k]" class="tag">sign changes below</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <RowsTable label="Table of values" height="24rem" :page="MAX_ROWS" :columns="header" :rows="tableRows">
+      <template #cell="{ row, column }">
+        <template v-if="column === 0">
+          <Checkbox
+            binary
+            size="small"
+            class="pick"
+            :model-value="onGraph(lineOf(row).input)"
+            :aria-label="`Show the row ${row.cells[0]!.text} on the graph`"
+            @update:model-value="toggle(lineOf(row).input)"
+          /><b>{{ row.cells[0]!.text }}</b>
+        </template>
+        <span v-else :class="{ greatest: lineOf(row).greatest[column - 1], change: lineOf(row).changes[column - 1] }">
+          {{ row.cells[column]!.text }}<span v-if="lineOf(row).greatest[column - 1]" class="tag">greatest row</span
+          ><span v-if="lineOf(row).changes[column - 1]" class="tag">sign changes below</span>
+        </span>
+      </template>
+    </RowsTable>
     <div class="ways">
       <Button
         v-if="listed.length > 0 && listed.length <= 60"
@@ -183,42 +197,16 @@ fieldset {
 legend {
   margin-bottom: 0.3rem;
 }
-input[type="text"] {
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-  border: 1px solid var(--ink-3);
-  border-radius: 4px;
-  padding: 1px 5px;
+.short {
+  width: 5.5rem;
 }
-.scroll {
-  max-height: 24rem;
-  overflow: auto;
-  border: 1px solid var(--hairline);
-  border-radius: 6px;
+.long {
+  width: 16rem;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-thead th {
-  position: sticky;
-  top: 0;
-  background: var(--ground);
-  font-weight: 600;
-}
-th,
-td {
-  text-align: right;
-  padding: 4px 12px;
-  border-bottom: 1px solid var(--hairline);
-  white-space: nowrap;
-}
-tbody th {
-  font-weight: 600;
-}
-.best {
+.greatest {
   background: var(--jade-soft);
+  padding: 3px 6px;
+  border-radius: 4px;
 }
 label .quiet {
   margin-left: 0.35rem;
@@ -232,8 +220,7 @@ label .quiet {
   margin-left: 0.6rem;
 }
 .pick {
-  width: 2rem;
-  text-align: center;
+  margin-right: 0.7rem;
 }
 .ways {
   display: flex;

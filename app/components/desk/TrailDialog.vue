@@ -70,14 +70,14 @@ function go(key: string): void {
       <p v-if="from.length === 0" class="quiet">Nothing on the desk: it starts here.</p>
       <ul aria-labelledby="trail-from">
         <li v-for="k in from" :key="k">
-          <button type="button" class="word-button" @click="go(k)">{{ say(k) }}</button>
+          <Button link @click="go(k)">{{ say(k) }}</Button>
         </li>
       </ul>
       <h3 id="trail-to" class="panel-title">What comes of it</h3>
       <p v-if="to.length === 0" class="quiet">Nothing uses it yet.</p>
       <ul aria-labelledby="trail-to">
         <li v-for="k in to" :key="k">
-          <button type="button" class="word-button" @click="go(k)">{{ say(k) }}</button>
+          <Button link @click="go(k)">{{ say(k) }}</Button>
         </li>
       </ul>
       <p class="sr-only">{{ size }} in all</p>
@@ -96,7 +96,7 @@ h3 {
 li {
   padding: 2px 0;
 }
-.word-button {
+.p-button-link {
   text-align: left;
   font-weight: 400;
   font-size: 0.95rem;

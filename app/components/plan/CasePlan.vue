@@ -399,7 +399,7 @@ const spoken = computed(() => {
     <section class="panel" aria-labelledby="objective-title">
       <div class="panel-head">
         <h2 id="objective-title" class="panel-title">Objective</h2>
-        <button type="button" class="word-button" @click="filesDialog = true">Files</button>
+        <Button link @click="filesDialog = true">Files</Button>
       </div>
       <div v-if="plan?.objective" class="goal">
         <p>
@@ -449,9 +449,7 @@ const spoken = computed(() => {
         <h2 class="panel-title">
           Constraints<span class="panel-count">{{ plan?.constraints.length ?? 0 }}</span>
         </h2>
-        <button v-if="(plan?.constraints.length ?? 0) > 0" type="button" class="word-button" @click="copyConstraints">
-          Copy constraints
-        </button>
+        <Button v-if="(plan?.constraints.length ?? 0) > 0" link @click="copyConstraints"> Copy constraints </Button>
       </div>
       <form class="add" @submit.prevent="enter">
         <label
@@ -501,9 +499,8 @@ const spoken = computed(() => {
           /></span>
           <span class="quiet spare">{{ c.off ? "off" : spare(c.id) }}</span>
           <span class="tools"
-            ><button
-              type="button"
-              class="word-button"
+            ><Button
+              link
               :aria-pressed="!c.off"
               :aria-label="`Constraint ${c.id} in force`"
               @click="
@@ -513,14 +510,9 @@ const spoken = computed(() => {
                 })
               "
             >
-              {{ c.off ? "use" : "off" }}</button
-            ><button
-              type="button"
-              class="icon-button"
-              :aria-label="`Delete constraint ${c.id}`"
-              @click="removeConstraint(c.id)"
-            >
-              <IconBin /></button
+              {{ c.off ? "use" : "off" }}</Button
+            ><Button text class="icon-button" :aria-label="`Delete constraint ${c.id}`" @click="removeConstraint(c.id)">
+              <IconBin /></Button
           ></span>
           <p class="note">
             <EditText
@@ -540,14 +532,9 @@ const spoken = computed(() => {
           </p>
         </li>
       </ul>
-      <button
-        v-if="(plan?.constraints.length ?? 0) > MANY"
-        type="button"
-        class="word-button more"
-        @click="allConstraints = !allConstraints"
-      >
+      <Button v-if="(plan?.constraints.length ?? 0) > MANY" link class="more" @click="allConstraints = !allConstraints">
         {{ allConstraints ? "Fewer" : `All ${plan!.constraints.length} constraints` }}
-      </button>
+      </Button>
       <template v-if="plan && plan.variables.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Variables</h2></div>
         <ul>
@@ -560,34 +547,27 @@ const spoken = computed(() => {
               :label="`Meaning of ${v.name}`"
               @keep="setVariable(i, 'label', $event)"
             />
-            <label><input type="checkbox" :checked="v.whole === true" @change="toggleWhole(i)" /> whole</label>
-            <button
-              type="button"
-              class="word-button kind"
+            <label
+              ><Checkbox binary size="small" :model-value="v.whole === true" @update:model-value="toggleWhole(i)" />
+              whole</label
+            >
+            <Button
+              link
+              class="kind"
               :aria-pressed="v.whole === true && yesNo(v.name) >= 0"
               :title="`Only 0 or 1: it is done or not`"
               @click="toggleYesNo(i)"
             >
               {{ v.whole && yesNo(v.name) >= 0 ? "yes or no ✓" : "yes or no" }}
-            </button>
-            <button
-              type="button"
-              class="icon-button"
-              :aria-label="`Delete variable ${v.name}`"
-              @click="removeVariable(v.name)"
-            >
+            </Button>
+            <Button text class="icon-button" :aria-label="`Delete variable ${v.name}`" @click="removeVariable(v.name)">
               <IconBin />
-            </button>
+            </Button>
           </li>
         </ul>
-        <button
-          v-if="plan.variables.length > MANY"
-          type="button"
-          class="word-button more"
-          @click="allVariables = !allVariables"
-        >
+        <Button v-if="plan.variables.length > MANY" link class="more" @click="allVariables = !allVariables">
           {{ allVariables ? "Fewer" : `All ${plan.variables.length} variables` }}
-        </button>
+        </Button>
       </template>
       <template v-if="used.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Givens</h2></div>
@@ -596,14 +576,14 @@ const spoken = computed(() => {
             <i>{{ g.name }}</i><span class="quiet">{{ g.label ?? "" }}</span
             ><b
               >{{ givenText(g) }}
-              <button
-                type="button"
-                class="word-button kind"
+              <Button
+                link
+                class="kind"
                 :aria-label="g.vary ? `Stop varying ${g.name}` : `Vary ${g.name}`"
                 @click="vary(g.name)"
               >
                 {{ g.vary ? "fix" : "vary" }}
-              </button></b
+              </Button></b
             ><Slider
               v-if="g.vary"
               class="track"
@@ -631,34 +611,32 @@ const spoken = computed(() => {
           }}</span>
         </h2>
         <span v-if="drawn" class="tools"
-          ><button type="button" class="word-button" :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">
-            {{ ruledOut ? "Shade what is allowed" : "Shade what is ruled out" }}</button
-          ><button type="button" class="word-button" @click="pictureDialog = true">Picture file</button></span
+          ><Button link :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">
+            {{ ruledOut ? "Shade what is allowed" : "Shade what is ruled out" }}</Button
+          ><Button link @click="pictureDialog = true">Picture file</Button></span
         >
       </div>
-      <p v-if="variables.length > 2 && result && result.best.length > 0" class="pick">
-        <button v-if="!pair" type="button" class="word-button" @click="pair = firstPair()">
-          Picture two of the variables as a slice
-        </button>
+      <div v-if="variables.length > 2 && result && result.best.length > 0" class="pick">
+        <Button v-if="!pair" link @click="pair = firstPair()"> Picture two of the variables as a slice </Button>
         <template v-else
-          ><select
+          ><Select
+            size="small"
             aria-label="Variable across"
-            :value="variables[pair[0]]"
-            @change="pickPair(0, ($event.target as HTMLSelectElement).value)"
-          >
-            <option v-for="v in variables" :key="v" :value="v">{{ v }}</option>
-          </select>
+            :options="variables"
+            :model-value="variables[pair[0]]"
+            @update:model-value="pickPair(0, $event)"
+          />
           across,
-          <select
+          <Select
+            size="small"
             aria-label="Variable upwards"
-            :value="variables[pair[1]]"
-            @change="pickPair(1, ($event.target as HTMLSelectElement).value)"
-          >
-            <option v-for="v in variables" :key="v" :value="v">{{ v }}</option>
-          </select>
-          upwards <button type="button" class="word-button" @click="endSlice">No slice</button></template
+            :options="variables"
+            :model-value="variables[pair[1]]"
+            @update:model-value="pickPair(1, $event)"
+          />
+          upwards <Button link @click="endSlice">No slice</Button></template
         >
-      </p>
+      </div>
       <PlanRegion
         v-if="drawn"
         ref="region"
@@ -689,13 +667,13 @@ const spoken = computed(() => {
         <p>
           Working it out {{ where === "server" ? "on the server" : "with the compiled solver"
           }}<template v-if="progress"> · {{ progress.seconds.toFixed(1) }} s</template> …
-          <button type="button" class="word-button" @click="cancel">Cancel</button>
+          <Button link @click="cancel">Cancel</Button>
         </p>
         <p v-if="spoken" class="quiet">{{ spoken }}</p>
       </div>
       <p v-else-if="solving.state === 'cancelled'" class="quiet">
         <span>{{ cancelled }}</span>
-        <button type="button" class="word-button" @click="goOn">Work it out on the server</button>
+        <Button link @click="goOn">Work it out on the server</Button>
       </p>
       <p v-else-if="solving.state === 'failed'" class="problem" role="alert">{{ solving.message }}</p>
       <div v-if="words && result && solved" class="finding" :class="{ dim: solving.state === 'working' }">
@@ -703,7 +681,7 @@ const spoken = computed(() => {
       </div>
       <p v-if="result && result.gap !== null && solving.state !== 'working'" class="quiet">
         The time here is over.
-        <button type="button" class="word-button" @click="goOn">Go on for two minutes on the server</button>
+        <Button link @click="goOn">Go on for two minutes on the server</Button>
       </p>
     </section>
     <PlanFilesDialog v-model:visible="filesDialog" :document="document" :program="currentProgram" @read="usePlanFile" />
@@ -844,13 +822,6 @@ const spoken = computed(() => {
   flex-wrap: wrap;
   gap: 0.4rem;
   align-items: center;
-}
-.pick select {
-  font: inherit;
-  color: inherit;
-  background: var(--paper);
-  border: 1px solid var(--ink-3);
-  border-radius: 4px;
 }
 .kind {
   font-weight: 400;

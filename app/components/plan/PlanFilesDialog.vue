@@ -142,7 +142,7 @@ function use(): void {
             @change="take(($event.target as HTMLInputElement).files?.[0])"
         /></label>
         <p v-if="solver.busy.value && isSlow" class="quiet" role="status">
-          Reading the file … <button type="button" class="word-button" @click="solver.cancel()">Cancel</button>
+          Reading the file … <Button link @click="solver.cancel()">Cancel</Button>
         </p>
         <p v-if="found" role="status">
           {{ found.name }}: {{ found.plan.variables.length }} variable{{ found.plan.variables.length === 1 ? "" : "s"

@@ -12,6 +12,7 @@ import { buildModel, type CaseFile, type Plan } from "#core/model";
 import type { PlanResult } from "#core/plan";
 import { parseUnit } from "#core/units";
 import { separated } from "#core/data";
+import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 
 /**
  * The answer of a plan: its sentence, all corners, what one more of each is worth, and for which objectives it stays.
@@ -25,12 +26,7 @@ const labelOf = (id: string) => labels.value.get(id) ?? id;
 const names = computed(() => buildModel({ ...props.document, functions: [], questions: [] }).names);
 const sentences = computed(() => worthSentences(props.plan, props.result));
 const coefficients = computed(() => coefficientRows(props.plan, props.result, names.value));
-/** Rows of a table shown before the rest is asked for. */
-const FIRST = 60;
-const all = ref(false);
-const cut = <T,>(list: readonly T[]): readonly T[] => (all.value ? list : list.slice(0, FIRST));
 const multipliers = computed(() => Object.entries(props.result.multipliers));
-const longest = computed(() => Math.max(multipliers.value.length, props.plan.variables.length));
 
 async function copy(rows: readonly (readonly string[])[], what: string): Promise<void> {
   try {
@@ -50,6 +46,51 @@ const inUse = computed(() => {
 const moved = computed(
   () => props.result.whole !== null && !props.result.best.some((b) => b.at.join() === props.result.whole!.at.join()),
 );
+// ---- the tables
+const isBest = (at: readonly number[]) =>
+  moved.value ? at.join() === props.result.whole!.at.join() : props.result.best.some((b) => b.at.join() === at.join());
+const cornerColumns = computed(() => ["where", ...variables.value, ...(props.plan.objective ? ["value"] : [])]);
+const cornerRows = computed(() =>
+  props.result.corners.map((c, i): RowsTableRow => {
+    const value = { text: c.value === null ? "" : formatQuantity(c.value, unit.value), by: c.value };
+    const places = c.at.map((v, j) => ({ text: formatNumber(v), by: v, title: c.exact[j] }));
+    const where = { text: c.on.map(labelOf).join(", ") };
+    return {
+      key: String(i),
+      cells: [where, ...places, ...(props.plan.objective ? [value] : [])],
+      isBest: isBest(c.at),
+    };
+  }),
+);
+const meanings = computed(() => new Map(props.plan.variables.map((v) => [v.name, v.label])));
+const bestRows = computed(() =>
+  inUse.value.map(({ v, value }): RowsTableRow => ({
+    key: v.name,
+    cells: [{ text: v.name }, { text: formatNumber(value), by: value }],
+  })),
+);
+const worthRows = computed(() =>
+  multipliers.value.map(([id, worth]): RowsTableRow => ({
+    key: id,
+    cells: [
+      { text: labelOf(id) },
+      { text: worth === null ? "not one number" : rateText(worth, unit.value), by: worth },
+      { text: rangeText(props.result.ranges[id]) },
+    ],
+  })),
+);
+const firmRows = computed(() =>
+  coefficients.value.map((c): RowsTableRow => ({
+    key: c.name,
+    cells: [
+      { text: c.name },
+      { text: formatNumber(c.now), by: c.now },
+      { text: c.stays ? rangeText(c.stays) : "" },
+      { text: c.reduced === null ? "not one number" : formatNumber(c.reduced, 6), by: c.reduced },
+    ],
+  })),
+);
+
 const copyCorners = () =>
   copy(
     [
@@ -83,76 +124,28 @@ const copyBest = () =>
       <h2 class="panel-title">
         Corners <span class="caption">all {{ result.corners.length }}, tested</span>
       </h2>
-      <button type="button" class="word-button" @click="copyCorners">Copy as CSV</button>
+      <Button link @click="copyCorners">Copy as CSV</Button>
     </div>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">where</th>
-          <th v-for="v in variables" :key="v" scope="col">{{ v }}</th>
-          <th v-if="plan.objective" scope="col">value</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="(c, i) in result.corners"
-          :key="i"
-          :class="{
-            best: moved
-              ? c.at.join() === result.whole!.at.join()
-              : result.best.some((b) => b.at.join() === c.at.join()),
-          }"
-        >
-          <th scope="row">{{ c.on.map(labelOf).join(", ") }}</th>
-          <td v-for="(v, j) in c.at" :key="j" :title="c.exact[j]">{{ formatNumber(v) }}</td>
-          <td v-if="plan.objective">{{ c.value === null ? "" : formatQuantity(c.value, unit) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <RowsTable label="Corners" :columns="cornerColumns" :rows="cornerRows" />
   </template>
   <template v-else-if="result.best.length > 0">
     <div class="panel-head second">
       <h2 class="panel-title">Best values</h2>
-      <button type="button" class="word-button" @click="copyBest">Copy as CSV</button>
+      <Button link @click="copyBest">Copy as CSV</Button>
     </div>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">variable</th>
-          <th scope="col">best</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="{ v, value } in cut(inUse)" :key="v.name">
-          <th scope="row">
-            {{ v.name }}<span v-if="v.label" class="quiet meaning">{{ v.label }}</span>
-          </th>
-          <td>{{ formatNumber(value) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <RowsTable label="Best values" :columns="['variable', 'best']" :rows="bestRows">
+      <template #cell="{ row, column }">
+        {{ row.cells[column]!.text
+        }}<span v-if="column === 0 && meanings.get(row.key)" class="quiet meaning">{{ meanings.get(row.key) }}</span>
+      </template>
+    </RowsTable>
   </template>
   <template v-if="multipliers.length > 0">
     <div class="panel-head second"><h2 class="panel-title">One more of each</h2></div>
     <ul class="sentences">
       <li v-for="s in sentences" :key="s">{{ s }}</li>
     </ul>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">constraint</th>
-          <th scope="col">worth</th>
-          <th scope="col">holds for</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="[id, worth] in cut(multipliers)" :key="id">
-          <th scope="row">{{ labelOf(id) }}</th>
-          <td>{{ worth === null ? "not one number" : rateText(worth, unit) }}</td>
-          <td>{{ rangeText(result.ranges[id]) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <RowsTable label="One more of each" :columns="['constraint', 'worth', 'holds for']" :rows="worthRows" />
     <p v-if="moved" class="quiet">These worths are those of the plan without regard to whole values.</p>
   </template>
   <template v-if="coefficients.length > 0">
@@ -160,28 +153,12 @@ const copyBest = () =>
     <ul v-if="coefficients.length <= 12" class="sentences">
       <li v-for="c in coefficients.filter((r) => r.says)" :key="c.name">{{ c.says }}</li>
     </ul>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">variable</th>
-          <th scope="col">now</th>
-          <th scope="col">same plan for</th>
-          <th scope="col">reduced cost</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="c in cut(coefficients)" :key="c.name">
-          <th scope="row">{{ c.name }}</th>
-          <td>{{ formatNumber(c.now) }}</td>
-          <td>{{ c.stays ? rangeText(c.stays) : "" }}</td>
-          <td>{{ c.reduced === null ? "not one number" : formatNumber(c.reduced, 6) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <RowsTable
+      label="How firm the plan is"
+      :columns="['variable', 'now', 'same plan for', 'reduced cost']"
+      :rows="firmRows"
+    />
   </template>
-  <button v-if="longest > FIRST" type="button" class="word-button rest" @click="all = !all">
-    {{ all ? `Show the first ${FIRST} rows only` : `Show all ${longest} rows` }}
-  </button>
 </template>
 
 <style scoped>
@@ -222,40 +199,7 @@ const copyBest = () =>
   font-size: 0.92rem;
   line-height: 1.45;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 0.92rem;
-}
-th,
-td {
-  text-align: right;
-  padding: 5px 8px;
-  border-bottom: 1px solid var(--hairline);
-  font-weight: 400;
-}
-th:first-child {
-  text-align: left;
-  padding-left: 0;
-}
-td {
-  white-space: nowrap;
-}
-thead th {
-  color: var(--ink-2);
-  font-weight: 600;
-  font-size: 0.85rem;
-}
-.best th,
-.best td {
-  background: var(--amber-soft);
-  font-weight: 700;
-}
 .meaning {
   margin-left: 0.6rem;
-}
-.rest {
-  justify-self: start;
-  align-self: start;
 }
 </style>

@@ -18,9 +18,9 @@ const phrases = computed(() => {
     <p class="quiet">The story says:</p>
     <ul>
       <li v-for="p in phrases" :key="p.start">
-        <button type="button" class="offer" @click="p.constraint ? emit('add', p) : emit('begin', p.begin ?? '')">
+        <Button text class="offer" @click="p.constraint ? emit('add', p) : emit('begin', p.begin ?? '')">
           <q>{{ p.phrase }}</q> <b v-if="p.constraint">{{ p.constraint }}</b><span v-else>begin {{ p.begin }}</span>
-        </button>
+        </Button>
       </li>
     </ul>
   </section>

@@ -412,7 +412,7 @@ const described = computed(() => {
     </p>
     <p v-if="level !== null && shown !== null" class="level">
       objective at {{ formatQuantity(shown, unit) }}
-      <button type="button" class="word-button" @click="level = null">back to the best</button>
+      <Button link @click="level = null">back to the best</Button>
     </p>
   </div>
 </template>

@@ -50,9 +50,8 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", ye
       <p class="says">{{ of.summary ? of.summary.says || "Nothing is decided yet." : "…" }}</p>
       <p class="quiet">touched {{ when(of.updatedAt) }}</p>
       <div class="ways">
-        <NuxtLink :to="`/case/${of.id}`">Open</NuxtLink
-        ><button type="button" class="word-button" @click="emit('copy')">Copy</button
-        ><button type="button" class="word-button" @click="emit('remove')">Delete</button>
+        <NuxtLink :to="`/case/${of.id}`">Open</NuxtLink><Button link @click="emit('copy')">Copy</Button
+        ><Button link @click="emit('remove')">Delete</Button>
       </div>
     </div>
   </li>

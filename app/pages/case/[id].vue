@@ -2,7 +2,6 @@
 import { CircleHelp, Redo2, Undo2 } from "@lucide/vue";
 import { trailOf } from "#core/desk";
 import { useTimeoutFn } from "@vueuse/core";
-import type { Component } from "vue";
 import type { ToastMessageOptions } from "primevue/toast";
 import type { View } from "#core/graph";
 import type { CaseFile } from "#core/model";
@@ -12,15 +11,7 @@ import type { Travelled } from "~/utils/undoSteps";
 import type DeskEntry from "~/components/desk/DeskEntry.vue";
 import type DeskFunctions from "~/components/desk/DeskFunctions.vue";
 
-// The other views come when they are asked for; while the server is away they are asked for again.
-const later = (loader: () => Promise<{ default: Component }>) =>
-  defineAsyncComponent({
-    loader,
-    onError: (_failure, retry, fail, attempts) => {
-      if (attempts < 60) setTimeout(retry, 2000);
-      else fail();
-    },
-  });
+// The other views come when they are asked for.
 const CaseData = later(() => import("~/components/data/CaseData.vue"));
 const CasePlan = later(() => import("~/components/plan/CasePlan.vue"));
 
@@ -265,10 +256,10 @@ onBeforeUnmount(() => {
       ></template>
       <template #views
         ><nav class="views" aria-label="Views">
-          <button
+          <Button
             v-for="(v, i) in VIEWS"
             :key="v.id"
-            type="button"
+            text
             class="view"
             :aria-current="where === v.id ? 'page' : undefined"
             :title="`${v.name} (${i + 1})`"
@@ -276,12 +267,12 @@ onBeforeUnmount(() => {
           >
             {{ v.name }}<small v-if="v.id === 'data' && dataCount > 0">{{ dataCount }}</small
             ><i v-if="where === v.id" aria-hidden="true" />
-          </button></nav
+          </Button></nav
       ></template>
       <template #side>
         <KeepState @choose="staleDialog = true" />
-        <button
-          type="button"
+        <Button
+          text
           class="icon-button light"
           :disabled="undoName === null"
           :title="undoName === null ? 'Nothing to undo' : `Undo: ${undoName}`"
@@ -289,9 +280,9 @@ onBeforeUnmount(() => {
           @click="undo"
         >
           <Undo2 :size="17" aria-hidden="true" />
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
+          text
           class="icon-button light"
           :disabled="redoName === null"
           :title="redoName === null ? 'Nothing to do again' : `Do again: ${redoName}`"
@@ -299,10 +290,10 @@ onBeforeUnmount(() => {
           @click="redo"
         >
           <Redo2 :size="17" aria-hidden="true" />
-        </button>
-        <button type="button" class="icon-button light" title="Keys" aria-label="Keys" @click="keysDialog = true">
+        </Button>
+        <Button text class="icon-button light" title="Keys" aria-label="Keys" @click="keysDialog = true">
           <CircleHelp :size="17" aria-hidden="true" />
-        </button>
+        </Button>
       </template>
     </AppHead>
     <CaseData v-if="isOpen && !missing && where === 'data'" :document="store.document!" @used="goView('desk')" />
@@ -366,7 +357,7 @@ onBeforeUnmount(() => {
     <main v-else class="missing">
       <p>{{ missing ?? "Opening …" }}</p>
       <NuxtLink to="/">To the shelf of cases</NuxtLink>
-      <button v-if="missing" type="button" class="word-button" @click="open">Try again</button>
+      <Button v-if="missing" link @click="open">Try again</Button>
     </main>
     <StaleDialog v-model:visible="staleDialog" />
     <KeysDialog v-model:visible="keysDialog" />
