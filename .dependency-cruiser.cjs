@@ -1,5 +1,6 @@
 /** Which way imports go: see docs/architecture.md. Each layer of the core imports only earlier ones. */
 const layers = [
+  "calendar",
   "numeric",
   "units",
   "interval",

@@ -1,4 +1,4 @@
-import { daysOf } from "../model";
+import { MONTH_NAMES, dayOf } from "../calendar";
 
 /** How a number was written: which sign parts the decimals. */
 export type DecimalSign = "." | ",";
@@ -99,10 +99,13 @@ export function readCell(text: string, decimal: DecimalSign, dayFirst: boolean):
   };
 }
 
-const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
-const monthOf = (word: string): number => MONTHS.indexOf(word.slice(0, 3).toLowerCase()) + 1;
+/** Years that a number in a table is taken for. */
+const YEARS = { from: 1000, to: 3000 };
+/** The month a word of three letters or more begins: 0 where it is none. */
+const monthOf = (word: string): number =>
+  MONTH_NAMES.findIndex((name) => name.toLowerCase().startsWith(word.toLowerCase())) + 1;
 const realDay = (y: number, m: number, d: number): number | null =>
-  m >= 1 && m <= 12 && d >= 1 && d <= 31 && y >= 1000 && y <= 3000 ? daysOf(y, m, d) : null;
+  y >= YEARS.from && y <= YEARS.to ? dayOf(y, m, d) : null;
 
 /** Days since 1970-01-01 of a date as people write it: 2031-01-06, 6.1.2031, 1/6/2031, 6 Jan 2031, January 6, 2031. */
 export function readDate(text: string, dayFirst: boolean): number | null {

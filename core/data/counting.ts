@@ -1,4 +1,4 @@
-import { dateOf, daysOf } from "../model";
+import { dateOf, daysOf, isoOf, monthsLater } from "../calendar";
 
 export type CountUnit = "day" | "week" | "month" | "year";
 /** From when a column counts, and in what. `since` is as the case file has it: a year, or an ISO date. */
@@ -7,18 +7,13 @@ export interface Counting {
   readonly since: string;
 }
 
-const iso = (days: number): string => {
-  const d = dateOf(days);
-  return `${String(d.year).padStart(4, "0")}-${String(d.month).padStart(2, "0")}-${String(d.day).padStart(2, "0")}`;
-};
-
 /**
  * What a column of dates (days since 1970-01-01) or years best counts in: the widest unit that keeps all steps whole.
  */
 export function suggestCounting(values: readonly number[], kind: "date" | "year"): Counting {
   const start = values.reduce((m, v) => Math.min(m, v), Infinity);
   if (kind === "year") return { unit: "year", since: String(start) };
-  const since = iso(start);
+  const since = isoOf(start);
   const first = dateOf(start);
   const dates = values.map(dateOf);
   if (dates.every((d) => d.month === first.month && d.day === first.day) && values.length > 1)
@@ -42,8 +37,8 @@ export function countFrom(
     if (counting.unit === "week") return Number(((v - start) / 7).toPrecision(12));
     const d = dateOf(v);
     const whole = (d.year - s.year) * 12 + (d.month - s.month) - (d.day < s.day ? 1 : 0);
-    const at = monthLater(s, whole);
-    const months = whole + (v - at) / (monthLater(s, whole + 1) - at);
+    const at = monthsLater(s, whole);
+    const months = whole + (v - at) / (monthsLater(s, whole + 1) - at);
     return Number((counting.unit === "month" ? months : months / 12).toPrecision(10));
   });
 }
@@ -51,13 +46,6 @@ const startOf = (since: string): number => {
   const [y, m, d] = since.split("-").map(Number);
   return daysOf(y!, m ?? 1, d ?? 1);
 };
-function monthLater(s: { year: number; month: number; day: number }, months: number): number {
-  const index = s.year * 12 + s.month - 1 + months;
-  const [year, month] = [Math.floor(index / 12), (((index % 12) + 12) % 12) + 1];
-  const last = daysOf(month === 12 ? year + 1 : year, month === 12 ? 1 : month + 1, 1) - daysOf(year, month, 1);
-  return daysOf(year, month, Math.min(s.day, last));
-}
-
 /**
  * The same instants counted otherwise: another start, another unit. Counts of days and weeks move exactly, others by
  * the calendar.
@@ -72,27 +60,8 @@ export function recounted(values: readonly (number | null)[], from: Counting, to
     if (from.unit === "day" || from.unit === "week") return Math.round(start + v * (from.unit === "week" ? 7 : 1));
     const months = v * (from.unit === "year" ? 12 : 1);
     const whole = Math.floor(months + 1e-9);
-    const at = monthLater(s, whole);
-    return Math.round(at + (months - whole) * (monthLater(s, whole + 1) - at));
+    const at = monthsLater(s, whole);
+    return Math.round(at + (months - whole) * (monthsLater(s, whole + 1) - at));
   });
   return countFrom(days, "date", to);
-}
-export const MONTH_NAMES = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-];
-/** `2031`, `6 January 2031`. */
-export function sinceWords(since: string | number): string {
-  const [y, m, d] = String(since).split("-");
-  return m && d ? `${Number(d)} ${MONTH_NAMES[Number(m) - 1]} ${y}` : String(since);
 }

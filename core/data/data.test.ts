@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
-import { buildModel, daysOf, readingOf, type CaseFile } from "../model";
-import { countFrom, keepTable, readCell, readDate, readTable, recounted, sinceWords, suggestCounting } from ".";
+import { daysOf, sinceWords } from "../calendar";
+import { buildModel, readingOf, type CaseFile } from "../model";
+import { countFrom, keepTable, readCell, readDate, readTable, recounted, suggestCounting } from ".";
 
 const table = (text: string) => {
   const r = readTable(text.split("\n").map((l) => l.split("|").map((c) => c.trim())));
@@ -67,6 +68,10 @@ describe("a cell", () => {
     expect(readDate("3/4/2031", true)).toBe(daysOf(2031, 4, 3));
     expect(readDate("3/4/2031", false)).toBe(daysOf(2031, 3, 4));
     expect(readDate("January 6, 2031", false)).toBe(daysOf(2031, 1, 6));
+    expect(readDate("6 Sept 2031", false)).toBe(daysOf(2031, 9, 6));
+    // Days that no calendar has are no dates, and never the ones after them.
+    for (const none of ["2031-02-31", "31.2.2031", "29 February 2031", "2/30/2032", "31 Apr 2031", "6 Marsh 2031"])
+      expect(readDate(none, false), none).toBeNull();
     expect(readDate("13/13/2031", true)).toBeNull();
   });
 });

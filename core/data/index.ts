@@ -1,5 +1,5 @@
 export { readCell, readDate, type Cell, type DecimalSign } from "./cells";
-export { countFrom, recounted, sinceWords, suggestCounting, type CountUnit, type Counting } from "./counting";
+export { countFrom, recounted, suggestCounting, type CountUnit, type Counting } from "./counting";
 export { separated } from "./separated";
 export { freeName, keepTable, type Kept } from "./keep";
 export {

@@ -1,4 +1,4 @@
-import { sinceWords } from "../data";
+import { sinceWords } from "../calendar";
 import { toDouble } from "../numeric";
 import type { Unit } from "../units";
 import { VARIABLE, call, type NumberFunction } from "../formula";

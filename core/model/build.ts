@@ -1,3 +1,4 @@
+import { isSince } from "../calendar";
 import { poly, rationalOfDouble, rationalOfTyped, ratio, toDouble, type Polynomial, type Rational } from "../numeric";
 import { Enclosure, EMPTY, NOTHING, iv, up, down } from "../interval";
 import { parseUnit, sameUnit, times, type Unit } from "../units";
@@ -836,16 +837,6 @@ interface Made {
   readonly latex: string;
 }
 class Trouble extends Error {}
-
-const isSince = (since: string | number): boolean =>
-  typeof since === "number"
-    ? Number.isInteger(since) && since >= 1000 && since <= 9999
-    : /^\d{4}$/.test(since) || (/^\d{4}-\d{2}-\d{2}$/.test(since) && isRealDate(since));
-function isRealDate(text: string): boolean {
-  const [y, m, d] = text.split("-").map(Number) as [number, number, number];
-  const days = [31, (y % 4 === 0 && y % 100 !== 0) || y % 400 === 0 ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
-  return m >= 1 && m <= 12 && d >= 1 && d <= days[m - 1]!;
-}
 
 /** Reads a number or a formula text in givens, exactly where it is a fraction, else to the nearest double. */
 export function readAmount(

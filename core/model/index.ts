@@ -3,6 +3,6 @@ export { buildModel, readAmount, type CaseProblem, type Model, type ModelFunctio
 export { dataOf, fitRows, fittedForm, rowsOf, type DataRows, type FitBy, type ModelFit } from "./fits";
 export { analyse, type Analysis, type Progress } from "./analyse";
 export { answer } from "./ask";
-export { readingOf, daysOf, dateOf } from "./dates";
+export { readingOf } from "./dates";
 export { unitName } from "./unitCheck";
 export type * from "./finding";

@@ -1,3 +1,4 @@
+import { MONTH_NAMES } from "../calendar";
 import { toDouble } from "../numeric";
 import { readAmountText } from "../story";
 import { readAmount, type CaseFile, type Model } from "../model";
@@ -18,7 +19,7 @@ const LINKS = new Set(
     "but who which when where can will has have"
   ).split(" "),
 );
-const MONTHS = /^\s*(january|february|march|april|may|june|july|august|september|october|november|december)\b/i;
+const MONTHS = new RegExp(String.raw`^\s*(${MONTH_NAMES.join("|")})\b`, "i");
 
 /**
  * Numbers of the story that are in no mark and in no given, reading, range or formula: used nowhere, so perhaps

@@ -4,7 +4,7 @@ import { solvePlan, type PlanResult } from "#core/plan";
 import { randomWorld } from "./cases";
 import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";
-import { checkPlan, randomPlan, written } from "./plans";
+import { NO_WHOLE_POINT, checkPlan, randomPlan, written } from "./plans";
 
 type Falsified<T> = (told: T) => T | null;
 
@@ -46,7 +46,7 @@ const PLANS: Readonly<Record<string, Falsified<PlanResult>>> = {
     Object.values(r.multipliers).some((m) => m !== null && m !== 0)
       ? { ...r, multipliers: Object.fromEntries(Object.entries(r.multipliers).map(([k, m]) => [k, m && m * 2])) }
       : null,
-  "no whole point": (r) => (r.whole ? { ...r, whole: null } : null),
+  "no whole point": (r) => (r.whole ? { ...r, whole: null, notes: [NO_WHOLE_POINT] } : null),
 };
 function lesser(r: PlanResult): PlanResult | null {
   const other = r.corners.find((v) => v.value !== r.best[0]!.value);

@@ -20,6 +20,7 @@ export interface PlainPlan {
 }
 
 const NAMES = ["x", "y", "z"];
+export const NO_WHOLE_POINT = "No point with whole values keeps all constraints.";
 
 /** A random plan of two or three variables, each of its claims held against points and corners worked out here. */
 export function tryPlan(c: Chance, tally: Tally): void {
@@ -95,8 +96,9 @@ function checkPoints(p: PlainPlan, result: PlanResult, c: Chance): string | null
       return `${at} is worth ${value}, more`;
     const fits = at.every((x, j) => !p.whole[j] || Number.isInteger(x));
     if (wholeOnes && isOptimal && fits) {
-      if (!result.whole) return `${at} is a whole point, told to have none`;
-      if ((value - result.whole.value!) * p.way > 1e-9 * (1 + Math.abs(value)))
+      // Where the work ended first, nothing is claimed of whole points.
+      if (!result.whole && result.notes.includes(NO_WHOLE_POINT)) return `${at} is a whole point, told to have none`;
+      if (result.whole && (value - result.whole.value!) * p.way > 1e-9 * (1 + Math.abs(value)))
         return `whole ${at} is worth ${value}, more`;
     }
   }

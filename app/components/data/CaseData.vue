@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isSince, readIso, sinceWords } from "#core/calendar";
 import { freeConstants, type Context } from "#core/fit";
 import {
   freeName,
@@ -7,7 +8,6 @@ import {
   offeredName,
   recounted,
   rowRange,
-  sinceWords,
   withModel,
   withPieces,
   type CountUnit,
@@ -345,10 +345,10 @@ function recount(to: Counting): void {
 }
 const checkStart = (text: string): string | null =>
   isDate.value
-    ? /^\d{4}-\d{2}-\d{2}$/.test(text.trim()) && !Number.isNaN(Date.parse(text.trim()))
+    ? readIso(text.trim()) !== null
       ? null
       : "A date should stand here, as in 2031-01-06."
-    : /^\d{4}$/.test(text.trim())
+    : isSince(text.trim()) && readIso(text.trim()) === null
       ? null
       : "A year should stand here, as in 2031.";
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { keepTable, type ReadTable } from "#core/data";
 import { formatNumber } from "#core/explain";
-import { dateOf, type CaseFile } from "#core/model";
+import { isoOf } from "#core/calendar";
+import type { CaseFile } from "#core/model";
 import { useDataWorker } from "~/composables/useData";
 
 /** What was understood of a pasted text or a file is shown before it is kept. */
@@ -68,10 +69,7 @@ function dropped(event: DragEvent): void {
 const shown = (value: number | null, j: number) => {
   if (value === null) return "–";
   const c = read.value!.columns[j]!;
-  if (c.kind === "date") {
-    const d = dateOf(value);
-    return `${d.year}-${String(d.month).padStart(2, "0")}-${String(d.day).padStart(2, "0")}`;
-  }
+  if (c.kind === "date") return isoOf(value);
   return c.kind === "year"
     ? String(value)
     : c.unit?.startsWith("%")
