@@ -1,4 +1,4 @@
-/** Days since 1970-01-01 and the civil dates they stand for, in the Gregorian calendar; the only place that knows it. */
+/** Days since 1970-01-01 and the civil dates they stand for (Gregorian calendar); the only place that knows of both. */
 export interface CivilDate {
   readonly year: number;
   /** 1 to 12 */

@@ -36,3 +36,34 @@ for (const [when, typedBefore, typedAfter] of [
     await page.keyboard.press("Enter");
     await expect(says(page).nth(1)).toHaveText("172 or 173 lanterns: $791.87.");
   });
+
+test("every view has an address of its own: back, reload and a copied address lead there", async ({ page, server }) => {
+  await stand(page, server);
+  const view = (name: string) => page.getByRole("navigation", { name: "Views" }).getByRole("button", { name });
+  const address = page.url();
+  await view("Plan").click();
+  await expect(page.locator("main.plan")).toBeVisible();
+  await view("Data").click();
+  await expect(page.locator("main.data")).toBeVisible();
+  expect(page.url()).toBe(`${address}/data`);
+  await page.goBack();
+  await expect(page.locator("main.plan")).toBeVisible();
+  await page.reload();
+  await expect(page.locator("main.plan")).toBeVisible();
+  await expect(view("Plan")).toHaveAttribute("aria-current", "page");
+  await page.goto(`${address}/desk`);
+  await expect(says(page).first()).toBeVisible();
+  // A view that is none is the one the case opens with.
+  await page.goto(`${address}/dusk`);
+  await expect(says(page).first()).toBeVisible();
+});
+
+test("a digit pressed in a list chooses in it, and does not lead to another view", async ({ page, server }) => {
+  await stand(page, server, "Followers of the walk");
+  await page.keyboard.press("2");
+  await page.getByText("What rounding would do").click();
+  await page.getByRole("combobox", { name: "Digits" }).focus();
+  await page.keyboard.press("3");
+  await page.keyboard.press("1");
+  await expect(page.locator("main.data")).toBeVisible();
+});

@@ -15,6 +15,8 @@ import type DeskFunctions from "~/components/desk/DeskFunctions.vue";
 const CaseData = later(() => import("~/components/data/CaseData.vue"));
 const CasePlan = later(() => import("~/components/plan/CasePlan.vue"));
 
+// A change of view is not another page: the case stays open.
+definePageMeta({ key: (to) => `case ${String(to.params.id)}` });
 const route = useRoute();
 const store = useCaseStore();
 const toast = useToast();
@@ -152,9 +154,9 @@ type ViewId = (typeof VIEWS)[number]["id"];
 const home = computed((): ViewId =>
   store.document?.plan && (store.document.functions ?? []).length === 0 ? "plan" : "desk",
 );
-const where = computed((): ViewId => VIEWS.find((v) => v.id === route.query.view)?.id ?? home.value);
+const where = computed((): ViewId => VIEWS.find((v) => v.id === route.params.view)?.id ?? home.value);
 function goView(id: ViewId): void {
-  if (id !== where.value) void navigateTo({ path: route.path, query: { view: id } });
+  if (id !== where.value) void navigateTo(`/case/${String(route.params.id)}/${id}`);
 }
 
 const titles = { s: "story-title", g: "givens-title", f: "functions-title", n: "findings-title" } as const;
@@ -166,9 +168,11 @@ function goTo(key: keyof typeof titles): void {
   target?.focus();
   target?.scrollIntoView({ block: "nearest" });
 }
+/** What takes letters and digits itself: a list jumps to the entry that begins with them. */
+const WRITTEN_IN = "input, textarea, select, [contenteditable], [role='combobox'], [role='listbox']";
 function key(event: KeyboardEvent): void {
   const target = event.target as HTMLElement;
-  const writing = target.closest("input, textarea, select, [contenteditable]") !== null;
+  const writing = target.closest(WRITTEN_IN) !== null;
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z") {
     // In a field that has something in it, undo belongs to the field.
     if (writing && (target.closest(".cm-content")?.textContent || (target as HTMLInputElement).value)) return;
