@@ -76,7 +76,7 @@ async function part(name, what, work) {
 await install();
 if (wants("lint") || wants("types")) await prepare();
 const lint = () =>
-  part("lint", "lint, one way of writing, and which way imports go", async () => {
+  part("lint", "lint, one way of writing, which way imports go, and what nobody uses", async () => {
     await runPackage("prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
     await runPackage("eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
     await runPackage("dependency-cruiser/bin/dependency-cruise.mjs", [
@@ -88,6 +88,7 @@ const lint = () =>
       "shared",
       "scripts",
     ]);
+    await runPackage("knip/bin/knip.js", []);
   });
 const types = () =>
   part("types", "types", async () => {

@@ -4,7 +4,6 @@ import {
   denominator,
   isZero,
   numerator,
-  poly,
   ratio,
   rationalOfTyped,
   type Polynomial,
@@ -108,5 +107,3 @@ function inverseOf(matrix: readonly (readonly Rational[])[]): Rational[][] | nul
 
 /** 1, x, x², … as polynomials. */
 export const monomial = (k: number): Polynomial => [...new Array<Rational>(k).fill(ZERO), ONE];
-export const polynomialOf = (coefficients: readonly Rational[], basis: readonly Polynomial[]): Polynomial =>
-  coefficients.reduce<Polynomial>((sum, c, i) => poly.add(sum, poly.scale(basis[i]!, c)), []);

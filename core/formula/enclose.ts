@@ -353,4 +353,3 @@ export function compileSlopes(e: Expression, lookup: FunctionLookup<SlopeFunctio
 }
 
 export const box = (lo: number, hi: number): Enclosure => new Enclosure(lo, hi);
-export const boxWithSlope = (lo: number, hi: number): Slopes => ({ value: new Enclosure(lo, hi), slope: ONE });

@@ -17,7 +17,6 @@ export {
   compileEnclosure,
   compileSlopes,
   box,
-  boxWithSlope,
   type EnclosureFunction,
   type SlopeFunction,
   type Slopes,

@@ -7,7 +7,6 @@ import {
   ratio,
   rationalText,
   signOf,
-  toDouble,
   type Polynomial,
   type Rational,
 } from "../numeric";
@@ -167,6 +166,3 @@ function write(e: Expression, name: string, wanted: number, tex: boolean): strin
       return applied(`${tex ? latexName(e.name) : e.name}${"'".repeat(e.order)}`, e.a);
   }
 }
-
-/** A double as a person would read it in a sentence of working: up to 6 significant digits, or exact when short. */
-export const shortNumber = (r: Rational): string => decimalText(r) ?? String(Number(toDouble(r).toPrecision(6)));

@@ -29,7 +29,6 @@ const make = (lo: number, hi: number, flags: number): Enclosure =>
   lo <= hi ? new Enclosure(lo, hi, flags) : new Enclosure(-Infinity, Infinity, flags);
 
 export const containsZero = (a: Enclosure): boolean => a.lo <= 0 && a.hi >= 0;
-export const isSound = (a: Enclosure): boolean => a.flags === 0;
 
 export function add(a: Enclosure, b: Enclosure): Enclosure {
   const flags = a.flags | b.flags;

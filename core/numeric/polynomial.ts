@@ -1,5 +1,5 @@
 import { spend } from "./effort";
-import { ONE, ZERO, isZero, ratio, signOf, denominator, numerator, type Rational } from "./rational";
+import { ONE, ZERO, isZero, ratio, denominator, numerator, type Rational } from "./rational";
 
 /** Coefficients from the constant upwards, exact, with no zero at the top; the zero polynomial is empty. */
 export type Polynomial = readonly Rational[];
@@ -153,4 +153,3 @@ export function rootBound(p: Polynomial): bigint {
 }
 
 export const isConstantPolynomial = (p: Polynomial): boolean => p.length <= 1;
-export const leadingSign = (p: Polynomial): -1 | 0 | 1 => (p.length === 0 ? 0 : signOf(p[p.length - 1]!));
