@@ -1,7 +1,5 @@
-import type { Expression } from "./expression";
-
 interface Note<T> {
-  readonly of: Expression;
+  readonly of: object;
   readonly value: T;
 }
 
@@ -12,14 +10,14 @@ interface Note<T> {
 export class Noted<T> {
   private readonly key = Symbol("noted");
 
-  get(e: Expression): T | undefined {
+  get(e: object): T | undefined {
     const note = (e as unknown as Record<symbol, Note<T> | undefined>)[this.key];
     // A copy of an expression with another part in it carries the notes of the original along: they are not about the
     // copy.
     return note?.of === e ? note.value : undefined;
   }
 
-  set(e: Expression, value: T): T {
+  set(e: object, value: T): T {
     (e as unknown as Record<symbol, Note<T>>)[this.key] = { of: e, value };
     return value;
   }

@@ -3,17 +3,8 @@ import { formatInput, formatNumber, formatQuantity, inputNoun, isMoney } from ".
 import type { Analysis, CaseFile, CaseProblem, Finding, FunctionRow, Model, ModelFunction } from "../model";
 import type { Unit } from "../units";
 import type { Change } from "./change";
+import type { Slip } from "./slip";
 import { unusedNumbers } from "./unusedNumbers";
-
-/**
- * A likely mistake, where it is, and one change that would mend it. The person decides; nothing is mended by itself.
- */
-export interface Slip {
-  /** the row it belongs to: `given:F`, `variable:q`, `function:P`, `question:q1`, `story` */
-  readonly key: string;
-  readonly message: string;
-  readonly mend: { readonly says: string; readonly change: Change } | null;
-}
 
 /** All slips of a case, in the order of the desk: story, givens, functions, findings. */
 export function slipsOf(analysis: Analysis): Slip[] {

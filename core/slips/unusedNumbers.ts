@@ -5,7 +5,7 @@ import { readAmount, type CaseFile, type Model } from "../model";
 import { RESERVED } from "../formula";
 import { parseUnit, singular } from "../units";
 import { formatQuantity } from "../explain";
-import type { Slip } from "./slips";
+import type { Slip } from "./slip";
 
 /** A number in running text, with its sign and percent; not part of a word, a date or a clock time. */
 const WHOLE = String.raw`(\d{1,3}(?:,\d{3})+|\d+)`;
