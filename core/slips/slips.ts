@@ -2,7 +2,6 @@ import { toDouble } from "../numeric";
 import { formatInput, formatNumber, formatQuantity, inputNoun, isMoney } from "../explain";
 import type { Analysis, CaseFile, CaseProblem, Finding, FunctionRow, Model, ModelFunction } from "../model";
 import type { Unit } from "../units";
-import type { Change } from "./change";
 import type { Slip } from "./slip";
 import { unusedNumbers } from "./unusedNumbers";
 
