@@ -250,6 +250,20 @@ describe("plans", () => {
     // Fractions: x/3 − y/2 ≤ 1/5, times 6: 2x − 3y ≤ 6/5, so at most 1.
     expect(solved(free(["x/3 - y/2 <= 1/5", "x >= 0", "y >= 0"], "2x - 3y")).whole).toMatchObject({ value: 1 });
   });
+  it("a search among whole points that would go on for ever along a line of ties ends, and says so", () => {
+    // Best along 6y + 4z = 37, which no whole y and z keep, and which has no end: each cut leaves as good a point.
+    const plan: Plan = {
+      variables: [{ name: "x" }, { name: "y", whole: true }, { name: "z", whole: true }],
+      constraints: ["x + 6y + 4z >= 38", "x <= 1", "y <= 3", "z >= 0"].map((text, i) => ({ id: `c${i}`, text })),
+      objective: { text: "2x - 3y - 2z", sense: "greatest" },
+    };
+    // −3y − 2z = −37/2 there, and 2x = 2.
+    expect(solved(plan)).toMatchObject({
+      best: [{ value: -16.5 }],
+      whole: null,
+      notes: ["The best whole point was not settled within the work allowed."],
+    });
+  });
   it("at a whole point that is no corner, what is left is that of the point", () => {
     // 3·2 + 2·3 = 12 of 12.5, 2 + 3·3 = 11 of 11
     const plan: Plan = {

@@ -30,6 +30,10 @@ const MOST_COLUMNS = 20_000;
 /** Best points listed at most. */
 const MOST_TIES = 200;
 
+/** A part of the region: for each variable and side the tightest limit only, since each of them is a row to solve. */
+type Part = ReadonlyMap<string, Relation>;
+const within = (part: Part, j: number, limit: Relation): Part => new Map([...part, [`${j}${limit.sense}`, limit]]);
+
 /**
  * Greatest value with some variables whole, proven: branch and bound on exact relaxations. Equally good points are
  * listed for two variables.
@@ -53,11 +57,11 @@ export function maximiseWhole(
   }
   let best: { at: readonly Rational[]; value: Rational } | null = null;
   let nodes = 0;
-  const stack: Relation[][] = [[]];
+  const stack: Part[] = [new Map()];
   while (stack.length > 0) {
     if (++nodes > MAX_NODES) return { status: "work" };
-    const extra = stack.pop()!;
-    const r = maximise(c, [...relations, ...extra]);
+    const part = stack.pop()!;
+    const r = maximise(c, [...relations, ...part.values()]);
     if (r.status === "work") return { status: "work" };
     if (r.status !== "optimal" || (best && r.value.compare(best.value) <= 0)) continue;
     const j = r.at.findIndex((v, k) => whole[k] && !isInteger(v));
@@ -66,11 +70,12 @@ export function maximiseWhole(
       continue;
     }
     const unit = c.map((_, k) => (k === j ? ONE : ZERO));
-    const below: Relation = { coefficients: unit, sense: "<=", bound: floorOf(r.at[j]!) };
-    const above: Relation = { coefficients: unit, sense: ">=", bound: ceiling(r.at[j]!) };
+    const down = floorOf(r.at[j]!);
+    const below = within(part, j, { coefficients: unit, sense: "<=", bound: down });
+    const above = within(part, j, { coefficients: unit, sense: ">=", bound: ceiling(r.at[j]!) });
     // The side nearer to the relaxed optimum is looked at first.
-    if (r.at[j]!.sub(floorOf(r.at[j]!)).compare(ratio(1, 2)) > 0) stack.push([...extra, below], [...extra, above]);
-    else stack.push([...extra, above], [...extra, below]);
+    if (r.at[j]!.sub(down).compare(ratio(1, 2)) > 0) stack.push(below, above);
+    else stack.push(above, below);
   }
   if (!best) return { status: "infeasible" };
   return { status: "optimal", ...best, ties: null };

@@ -27,6 +27,9 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
     const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
     // A pole between poles may be narrower than all of these: the closest doubles tell.
     const close = [at * (1 - 4e-16), at * (1 + 4e-16)].map((x) => plainly(value)(x) * sense);
+    // Beside 0 doubles go much closer: a logarithm may show there alone that it grows.
+    const deep = Math.max(...side(280), -Infinity);
+    if (at === 0 && deep > last + 1e-3 * Math.max(1, Math.abs(last))) return null;
     if (at !== 0 && close.some((y) => !(y <= last + 1e-3 * Math.max(1, Math.abs(last))))) return null;
     const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));
     if (isSure && Number.isFinite(last) && isFlat) return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
@@ -39,12 +42,12 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
       .flatMap((step) => [at - step, at + step])
       .map(plainly(value))
       .filter((y) => !Number.isNaN(y));
-    // Slowly, but closer and closer: 1/ln(x) has come to a thirtieth of what it was.
+    // Slowly, but closer and closer: 1/ln(x) has come to a thirtieth of what it was, its fourth root to less than half.
     const off = close.map((y) => Math.abs(y - limit));
-    // A high root comes slowly too: of the way from ten thousand times further off much must be gone.
+    // A high root comes slowly too, and the root of a logarithm hardly at all; what comes to another number stays away.
     const further = [at - 1e-5, at + 1e-5].map((x) => Math.abs(plainly(value)(x) - limit)).filter(Number.isFinite);
     const isNearing =
-      at === 0 ? Math.min(...off) < 0.1 * Math.max(...off) : Math.min(...off) < 0.6 * Math.min(...further);
+      at === 0 ? Math.min(...off) < 0.6 * Math.max(...off) : Math.min(...off) < 0.9 * Math.min(...further);
     const isSure = steps.every((d) => [at - d, at + d].every((x) => value(x).off !== Infinity));
     if (isSure && close.length > 0 && !isNearing && !off.some((d) => d <= 0.2 * Math.max(1, Math.abs(limit))))
       return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;
