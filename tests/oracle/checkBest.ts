@@ -37,7 +37,8 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
   if (f.bound && f.bound.value !== null && f.bound.at !== null) {
     const { at, value: limit } = f.bound;
     // A logarithm comes slowly: beside 0 doubles can go much closer.
-    const steps = at === 0 ? [1e-9, 1e-280] : [1e-9];
+    const size = Math.min(1, Math.abs(at));
+    const steps = at === 0 ? [1e-9, 1e-280] : [1e-9 * size];
     const close = steps
       .flatMap((step) => [at - step, at + step])
       .map(plainly(value))
@@ -45,7 +46,9 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
     // Slowly, but closer and closer: 1/ln(x) has come to a thirtieth of what it was, its fourth root to less than half.
     const off = close.map((y) => Math.abs(y - limit));
     // A high root comes slowly too, and the root of a logarithm hardly at all; what comes to another number stays away.
-    const further = [at - 1e-5, at + 1e-5].map((x) => Math.abs(plainly(value)(x) - limit)).filter(Number.isFinite);
+    const further = [at - 1e-5 * size, at + 1e-5 * size]
+      .map((x) => Math.abs(plainly(value)(x) - limit))
+      .filter(Number.isFinite);
     const isNearing =
       at === 0 ? Math.min(...off) < 0.6 * Math.max(...off) : Math.min(...off) < 0.9 * Math.min(...further);
     const isSure = steps.every((d) => [at - d, at + d].every((x) => value(x).off !== Infinity));
