@@ -145,13 +145,17 @@ function tidy(parts: readonly Part[]): Part[] {
   return out;
 }
 
+const isBeside = (o: OpenStretch, spot: Spot): boolean => o.lo <= spot.hi && o.hi >= spot.lo;
 /** What is left of a cell beside open stretches that reach into it. */
 function remains<P extends CellPart | StairsPart | QuietPart>(p: P, opens: readonly OpenStretch[]): P[] {
   let from = p.from;
   let to = p.to;
   for (const o of opens) {
-    if (from && o.lo <= from.hi && o.hi >= from.lo) from = spotOfRational(rationalOfDouble(o.hi));
-    if (to && o.lo <= to.hi && o.hi >= to.lo) to = spotOfRational(rationalOfDouble(o.lo));
+    const [isAtStart, isAtEnd] = [from && isBeside(o, from), to && isBeside(o, to)];
+    // What is open without end on that side leaves nothing.
+    if ((isAtStart && o.hi === Infinity) || (isAtEnd && o.lo === -Infinity)) return [];
+    if (isAtStart) from = spotOfRational(rationalOfDouble(o.hi));
+    if (isAtEnd) to = spotOfRational(rationalOfDouble(o.lo));
   }
   return from && to && from.at >= to.at ? [] : [{ ...p, from, to }];
 }

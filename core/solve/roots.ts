@@ -1,10 +1,11 @@
 import type { Expression } from "../formula";
 import type { ExactForm } from "./exactForm";
-import { newWork, type PlacePart, type Range, type Work } from "./partition";
+import { joinedStretches, newWork, type PlacePart, type Range, type Work } from "./partition";
 import { periodOf, type Period } from "./period";
 import { boundsAtSpot, signedParts, type PartSign, type SignedPart } from "./signedParts";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
+import type { OpenStretch } from "./zerosIn";
 
 export type RootKind = "crossing" | "touching" | "endpoint";
 
@@ -57,6 +58,7 @@ export function findRoots(e: Expression, table: FunctionTable, range: Range, wor
   const parts = signedParts(e, table, period ? period.range : range, work);
   const roots: Root[] = [];
   const jumps: number[] = [];
+  const beyond: OpenStretch[] = [];
   parts.forEach((p, i) => {
     if (p.part.kind !== "place") return;
     // Before the first period lies another one.
@@ -64,10 +66,14 @@ export function findRoots(e: Expression, table: FunctionTable, range: Range, wor
     const [left, right] = [before?.sign ?? "none", parts[i + 1]?.sign ?? "none"];
     // The end of the first period is the start of the next.
     if (period && i === parts.length - 1 && i > 0) return;
-    if (p.sign === 0 && left !== 0 && right !== 0) roots.push(rootAt(p.part, left, right, period !== null));
+    const { lo, hi } = p.part.spot;
+    // A place beyond all doubles, such as e^9990, has no number to be told by.
+    if (p.sign === 0 && !(Number.isFinite(lo) && Number.isFinite(hi))) beyond.push({ lo, hi });
+    else if (p.sign === 0 && left !== 0 && right !== 0) roots.push(rootAt(p.part, left, right, period !== null));
     if (p.sign !== 0 && jumpsOver(parts, i, table)) jumps.push(p.part.spot.at);
   });
-  const open = parts.flatMap(({ part, sign }) => (sign === "open" ? [stretchOf(part)] : []));
+  const unknown = parts.flatMap(({ part, sign }) => (sign === "open" ? [stretchOf(part)] : []));
+  const open = beyond.length > 0 ? joinedStretches([...unknown, ...beyond]) : unknown;
   return {
     roots,
     everywhere: stretchesWhere(parts, (sign) => sign === 0).filter((s) => s.lo < s.hi),
