@@ -90,7 +90,6 @@ test(
     const all = (await server.cases()).filter((c) => c.id.startsWith("killed-"));
     expect((await server.cases()).length).toBe(before + all.length);
     expect(new Set(all.map((c) => c.id)).size).toBe(all.length);
-    expect(writers.reduce((sum, w) => sum + w.acknowledged, 0)).toBeGreaterThanOrEqual(KILLS);
     await server.kill();
     const client = createClient({ url: `file:${server.file}` });
     expect((await client.execute("PRAGMA integrity_check")).rows[0]).toMatchObject({ integrity_check: "ok" });

@@ -20,6 +20,10 @@ const FINDINGS: Readonly<Record<string, Falsified<Finding>>> = {
       : null,
   "a best value too low": (f) =>
     f.ask === "greatest" && f.value !== null && f.status === "found" ? { ...f, value: f.value - 1 } : null,
+  "a limit that is another": (f) =>
+    (f.ask === "greatest" || f.ask === "least") && f.bound && f.bound.value !== null && f.bound.at !== null
+      ? { ...f, bound: { ...f.bound, value: 2 * f.bound.value + (f.ask === "greatest" ? 1 : -1) } }
+      : null,
   "stretches turned round": (f) => (f.ask === "where" && f.status === "everywhere" ? { ...f, status: "none" } : null),
   "a value a little off": (f) => (f.ask === "value" && f.value !== null ? { ...f, value: f.value + 1e-3 } : null),
   "a total off by a tenth": (f) =>

@@ -50,10 +50,14 @@ const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {})
     :table-props="{ 'aria-label': label }"
     :pt="{ tableContainer: { tabindex: '0', role: 'group', 'aria-label': label } }"
   >
-    <Column v-for="(c, j) in calm.columns" :key="c" :sort-field="`cells.${j}.by`" :sortable="sorts" :pt="part(j)">
-      <template #header>
-        <slot name="header" :column="j">{{ c }}</slot>
-      </template>
+    <Column
+      v-for="(c, j) in calm.columns"
+      :key="j"
+      :header="c"
+      :sort-field="`cells.${j}.by`"
+      :sortable="sorts"
+      :pt="part(j)"
+    >
       <template #body="{ data }: { data: RowsTableRow }">
         <slot name="cell" :row="data" :column="j">
           <span :title="data.cells[j]!.title">{{ data.cells[j]!.text }}</span>

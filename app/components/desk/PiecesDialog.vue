@@ -233,7 +233,13 @@ const bad = (text: string) =>
           >
             {{ r.high ? "≤" : "<" }}
           </Button>
-          <InputText v-model="r.to" size="small" class="short" :aria-label="`End of piece ${i + 1}`" placeholder="∞" />
+          <InputText
+            v-model="r.to"
+            size="small"
+            class="short"
+            :aria-label="`End of piece ${i + 1}`"
+            placeholder="&infin;"
+          />
           <Button text class="icon-button" :aria-label="`Remove piece ${i + 1}`" @click="rows.splice(i, 1)">
             <IconBin />
           </Button>
