@@ -11,6 +11,7 @@ const layers = [
   "plan",
   "data",
   "explain",
+  "question",
   "graph",
   "desk",
   "forms",

@@ -5,8 +5,8 @@ export default {
   ...base,
   test: {
     ...base.test,
-    include: ["core/{solve,model,interval,numeric}/**/*.test.ts", "tests/oracle/*.oracle.test.ts"],
-    exclude: ["core/model/retold.property.test.ts"],
+    include: ["core/{solve,model,question,interval,numeric}/**/*.test.ts", "tests/oracle/*.oracle.test.ts"],
+    exclude: ["core/question/retold.property.test.ts"],
     env: { PASEAR_CLAIMS: "150" },
   },
 };

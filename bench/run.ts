@@ -1,8 +1,8 @@
+import { analyse, sentenceOf } from "#core/question";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { cpus } from "node:os";
 import { compile as mathCompile } from "mathjs";
-import { analyse, buildModel, type CaseFile, type Plan } from "#core/model";
-import { sentenceOf } from "#core/explain";
+import { buildModel, type CaseFile, type Plan } from "#core/model";
 import { compileNumber, resolve, type Expression, type NumberFunction } from "#core/formula";
 import { rationalOfDecimal, type Rational } from "#core/numeric";
 import { FunctionTable, findBest, findRoots, spotOfRational } from "#core/solve";

@@ -6,7 +6,7 @@ import { fileURLToPath } from "node:url";
 import { runPackage } from "./lib.mjs";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
-const FOLDERS = ["solve", "model", "interval", "numeric"];
+const FOLDERS = ["solve", "model", "question", "interval", "numeric"];
 /** Lines that are tried or left out together. */
 const STRETCH = 8;
 const SEED = 20311;

@@ -1,15 +1,8 @@
+import { analyse, inFull, roomOf, sentenceOf, workingOf, type FullFinding, type Solution } from "#core/question";
 import type { Names } from "#core/formula";
-import {
-  analyse,
-  type CaseFile,
-  type CaseProblem,
-  type Finding,
-  type ModelFit,
-  type Plan,
-  type Solution,
-} from "#core/model";
+import type { CaseFile, CaseProblem, ModelFit, Plan } from "#core/model";
 import { solvePlan, type PlanPoint, type PlanResult } from "#core/plan";
-import { sentenceOf, workingOf, type WorkingStep } from "#core/explain";
+import type { WorkingStep } from "#core/explain";
 
 const finite = (x: number | null): number | null => (x !== null && Number.isFinite(x) ? x : null);
 
@@ -25,13 +18,13 @@ const solution = (s: Solution) => ({
 });
 
 /** Where nothing is settled, and beside answers of level questions, what remains open stands among the others. */
-const stretchesOf = (f: Finding) =>
-  f.status === "unsettled" || f.ask === "meet" || f.ask === "reach" || f.ask === "given"
+const stretchesOf = (f: FullFinding) =>
+  f.status === "unsettled" || roomOf(f).printsOpen
     ? [...f.stretches, ...f.open].sort((a, b) => (a.from ?? -Infinity) - (b.from ?? -Infinity))
     : f.stretches;
 
 /** What `solve` prints of one finding: the format page's keys, in its order. */
-function finding(f: Finding, says: string, working: readonly WorkingStep[]) {
+function finding(f: FullFinding, says: string, working: readonly WorkingStep[]) {
   return {
     id: f.id,
     status: f.status,
@@ -148,7 +141,7 @@ export function solveReport(source: CaseFile, compiled: PlanSolver | null = null
       unitsAgree: f.unitsAgree,
     })),
     fits: [...model.fits].map(([name, fit]) => fitted(name, fit)),
-    findings: findings.map((f) => finding(f, sentenceOf(f, model), working(f.id))),
+    findings: findings.map((f) => finding(inFull(f), sentenceOf(f, model), working(f.id))),
     plan: plan?.result ? planned(plan.result) : null,
     warnings,
   };

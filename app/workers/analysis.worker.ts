@@ -1,5 +1,5 @@
-import { analyse, type Analysis, type CaseFile } from "#core/model";
-import { sentenceOf } from "#core/explain";
+import { analyse, type Analysis, sentenceOf } from "#core/question";
+import type { CaseFile } from "#core/model";
 import { deskOf, influenceOn } from "#core/desk";
 import { picture } from "#core/graph";
 import { slipsOf } from "#core/slips";

@@ -1,6 +1,6 @@
+import { analyse, sentenceOf } from "#core/question";
 import { extent, familyText, familyValue, plain, rankModels, suggestSplit, type RankedModel } from "#core/fit";
-import { analyse, fittedForm, type CaseFile, type FitBy } from "#core/model";
-import { sentenceOf } from "#core/explain";
+import { fittedForm, functionsOf, type CaseFile, type FitBy } from "#core/model";
 import { thinnedRows } from "#core/graph";
 import { readTable } from "#core/data";
 import { cellsOfFile, cellsOfText } from "~/utils/tableFiles";
@@ -119,7 +119,8 @@ function roundingLines(source: CaseFile, name: string, digits: number): Rounding
     const says = [sentenceOf(f, full.model), r ? sentenceOf(r, rounded.model) : ""].map((s) =>
       s.replace(/, (?:inside the data|[^,]* (?:beyond the last|before the first) row)/, ""),
     );
-    return f.about.functions.some((g) => g === name || uses(full.model.functions, g, name))
+    const asked = source.questions?.find((q) => q.id === f.id);
+    return asked && functionsOf(asked).some((g) => g === name || uses(full.model.functions, g, name))
       ? [{ id: f.id, full: says[0]!, rounded: says[1]! }]
       : [];
   });

@@ -1,4 +1,5 @@
-import type { CaseFile, Progress } from "#core/model";
+import type { Progress } from "#core/question";
+import type { CaseFile } from "#core/model";
 import type { Desk, InfluenceReport } from "#core/desk";
 import type { Picture, View } from "#core/graph";
 import type { Slip } from "#core/slips";

@@ -1,6 +1,7 @@
+import { analyse } from "../question";
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
-import { analyse, type CaseFile } from "../model";
+import type { CaseFile } from "../model";
 import {
   meetingNear,
   nameTrouble,

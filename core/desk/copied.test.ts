@@ -1,6 +1,7 @@
+import { analyse } from "../question";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse, type CaseFile } from "../model";
+import type { CaseFile } from "../model";
 import { deskOf, findingLatex, findingText, latexText } from ".";
 
 const stall = JSON.parse(

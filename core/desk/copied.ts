@@ -1,4 +1,4 @@
-import type { DeskFinding } from "./desk";
+import type { DeskFinding } from "./findingCard";
 
 /**
  * A finding as plain text for a document: question, answer, exact form, details, how sure it is, and the working when

@@ -1,6 +1,7 @@
+import { analyse } from "../question";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse, type CaseFile, type Question } from "../model";
+import type { CaseFile, Question } from "../model";
 import { deskOf } from "./index";
 
 const stall = (): CaseFile =>

@@ -1,5 +1,6 @@
-import { formatQuantity, sentenceOf } from "../explain";
-import { analyse, buildModel, type CaseFile, type Finding, type Model, type Question } from "../model";
+import { formatQuantity } from "../explain";
+import { buildModel, type CaseFile, type Question } from "../model";
+import { analyse, earlierOf, isStopped, roomOf, sentenceOf } from "../question";
 import { deskLinks } from "./links";
 import { trailOf } from "./trail";
 
@@ -74,33 +75,10 @@ function look(source: CaseFile, id: string): Look {
   const { model, findings } = analyse(source);
   const f = findings.find((x) => x.id === id);
   if (!f || f.status === "error") return { number: null, text: f?.message ?? "no answer" };
-  const n = numberOf(f);
-  if (n === null) return { number: null, text: sentenceOf(f, model) };
-  return { number: n.value, text: formatQuantity(n.value, unitOf(f, n.isInput, model), 5) };
-}
-
-/** The number a finding is about: the input for meets and thresholds, the value otherwise. */
-function numberOf(f: Finding): { value: number; isInput: boolean } | null {
-  const isInput =
-    f.ask === "meet" ||
-    f.ask === "reach" ||
-    f.ask === "multiply" ||
-    f.ask === "given" ||
-    f.ask === "where" ||
-    f.ask === "compare";
-  if (!isInput) return f.value === null ? null : { value: f.value, isInput };
-  const first =
-    f.solutions[0]?.at ??
-    f.stretches.flatMap((s) => [s.from, s.to]).find((x) => x !== null && x !== f.about.from && x !== f.about.to);
-  return first === undefined || first === null ? null : { value: first, isInput };
-}
-
-function unitOf(f: Finding, isInput: boolean, model: Model) {
-  if (f.ask === "given") return model.givens.get(f.about.given ?? "")?.unit ?? null;
-  if (f.ask === "rate" || f.ask === "total") return null;
-  return isInput
-    ? (model.variables.get(f.about.variable)?.unit ?? null)
-    : (model.functions.get(f.about.functions[0] ?? "")?.unit ?? null);
+  const followed = isStopped(f) ? null : roomOf(f).followed(f, model);
+  return followed
+    ? { number: followed.value, text: formatQuantity(followed.value, followed.unit, 5) }
+    : { number: null, text: sentenceOf(f, model) };
 }
 
 /** The case with the one question and those whose answers it uses. */
@@ -110,7 +88,7 @@ function onlyNeeded(source: CaseFile, id: string): CaseFile {
   const visit = (q: Question | undefined): void => {
     if (!q || wanted.has(q.id)) return;
     wanted.add(q.id);
-    for (const m of JSON.stringify(q).matchAll(/"of":"([^"]*)"/g)) visit(all.get(m[1]!));
+    for (const earlier of earlierOf(q)) visit(all.get(earlier));
   };
   visit(all.get(id));
   return { ...source, questions: (source.questions ?? []).filter((q) => wanted.has(q.id)) };

@@ -1,4 +1,5 @@
-import { functionsOf, type Amount, type Model, type Question } from "../model";
+import type { Model } from "../model";
+import { usesOf } from "../question";
 
 /** What is made with what, as pairs [from, to] of keys such as `given:F`, `variable:q`, `function:P`, `question:q1`. */
 export function deskLinks(model: Model): (readonly [string, string])[] {
@@ -22,20 +23,10 @@ export function deskLinks(model: Model): (readonly [string, string])[] {
     link(`variable:${f.of}`, `function:${f.name}`);
     for (const u of f.uses) link(key(u), `function:${f.name}`);
   }
-  const amounts = (q: Question): Amount[] =>
-    [
-      q.from,
-      q.to,
-      ...("value" in q ? [q.value] : []),
-      ...("at" in q ? [q.at] : []),
-      ...("between" in q ? (q.between ?? []) : []),
-      ...("range" in q ? q.range : []),
-      ...("factor" in q ? [q.factor] : []),
-    ].filter((a): a is Amount => a !== undefined);
   for (const q of model.source.questions ?? []) {
-    for (const n of functionsOf(q)) link(key(n), `question:${q.id}`);
-    if (q.ask === "given") link(key(q.given), `question:${q.id}`);
-    for (const a of amounts(q)) {
+    const { names, amounts } = usesOf(q);
+    for (const n of names) link(key(n), `question:${q.id}`);
+    for (const a of amounts) {
       if (typeof a === "object") link(`question:${a.of}`, `question:${q.id}`);
       else if (typeof a === "string") for (const n of namesIn(a)) link(key(n), `question:${q.id}`);
     }

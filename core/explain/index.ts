@@ -1,12 +1,4 @@
-export { estimateWords, sentenceOf, list } from "./sentence";
-export {
-  questionParts,
-  questionPartsWithRounding,
-  questionText,
-  ROUNDINGS,
-  type QuestionPart,
-  type Slot,
-} from "./question";
+export { estimateWords, list } from "./list";
 export {
   formatCount,
   formatInput,
@@ -17,10 +9,11 @@ export {
   isCounted,
   isMoney,
   isPercent,
+  oneOf,
   prettyUnit,
   unitFor,
 } from "./quantity";
 export { beyondWords } from "./beyondWords";
 export { planWords, type PlanWords } from "./planWords";
 export { coefficientRows, rangeText, rateText, worthSentences, type CoefficientRow } from "./planWorth";
-export { workingOf, type WorkingStep } from "./working";
+export { workingOfEquation, workingOfSlope, type WorkingStep } from "./working";

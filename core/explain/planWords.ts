@@ -2,7 +2,7 @@ import type { Plan } from "../model";
 import type { PlanPoint, PlanResult } from "../plan";
 import { parseUnit, singular, type Unit } from "../units";
 import { formatNumber, formatQuantity } from "./quantity";
-import { list } from "./sentence";
+import { list } from "./list";
 
 export interface PlanWords {
   readonly says: string;

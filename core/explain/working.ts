@@ -1,9 +1,8 @@
-import { ZERO, isZero, poly, ratio, signOf, toDouble, type Polynomial, type Rational } from "../numeric";
+import { isZero, poly, ratio, signOf, toDouble, type Polynomial, type Rational } from "../numeric";
 import {
   VARIABLE,
   add,
   apply,
-  call,
   dependsOnVariable,
   differentiate,
   divide,
@@ -16,14 +15,12 @@ import {
   polynomialLatex,
   polynomialText,
   power,
-  substitute,
   subtract,
   wholeExponent,
   wholeNumber,
   type Expression,
 } from "../formula";
-import { encloseConstant, exactRational, inline, polynomialForm } from "../solve";
-import { readAmount, type Model, type Question } from "../model";
+import { encloseConstant, exactRational, polynomialForm } from "../solve";
 import { formatNumber } from "./quantity";
 
 /** One line of working: what is done, and the equation it leads to, as text and as LaTeX. */
@@ -36,64 +33,24 @@ export interface WorkingStep {
 /** Steps past which working is no longer what a student would write. */
 const MAX_STEPS = 14;
 
-/**
- * The steps a student would write for a question whose equation is linear, quadratic, a pure power, exponential or
- * logarithmic.
- * @returns an empty list where no such working exists
- */
-export function workingOf(q: Question, model: Model): WorkingStep[] {
-  const name = "functions" in q ? q.functions[0] : q.function;
-  const f = model.functions.get(name ?? "");
-  if (!f || f.trouble) return [];
-  const body = (n: string) => inline(call(n, 0, VARIABLE), model.table);
-  const x = f.of;
-  if (q.ask === "meet" && q.functions.length === 2) {
-    const g = model.functions.get(q.functions[1]!);
-    return g && !g.trouble && g.of === x
-      ? equation(body(f.name), body(g.name), x, `${f.name}(${x}) = ${g.name}(${x})`)
-      : [];
-  }
-  if (q.ask === "reach" && typeof q.value !== "object") {
-    const level = readAmount(q.value, model.names);
-    return level.ok
-      ? equation(body(f.name), exactNumber(level.exact), x, `${f.name}(${x}) = ${formatNumber(level.value, 12)}`)
-      : [];
-  }
-  if (q.ask === "multiply" && typeof q.factor !== "object" && (q.start === undefined || typeof q.start !== "object")) {
-    const factor = readAmount(q.factor, model.names);
-    const start = q.start === undefined ? (model.variables.get(x)?.from ?? ZERO) : undefined;
-    const from =
-      start ??
-      (() => {
-        const r = readAmount(q.start as number | string, model.names);
-        return r.ok ? r.exact : null;
-      })();
-    if (!factor.ok || !from) return [];
-    const first = exactRational(substitute(body(f.name), exactNumber(from)));
-    return first
-      ? equation(
-          body(f.name),
-          exactNumber(first.mul(factor.exact)),
-          x,
-          `${f.name}(${x}) = ${formatNumber(factor.value)} ${f.name}(${formatNumber(toDouble(from))})`,
-        )
-      : [];
-  }
-  if (q.ask === "greatest" || q.ask === "least") {
-    const slope = differentiate(body(f.name));
-    const p = polynomialForm(slope);
-    if (!p || poly.degree(p) < 1 || poly.degree(p) > 2) return [];
-    const head = {
-      says: "A best value inside the range has slope 0.",
-      text: `${f.name}'(${x}) = ${polynomialText(p, x)} = 0`,
-      latex: `${latexName(f.name)}'(${latexName(x)}) = ${polynomialLatex(p, x)} = 0`,
-    };
-    return [head, ...polynomialSteps(p, x).slice(1)];
-  }
-  return [];
+/** The slope set to 0, and solved, where it is linear or quadratic; an empty list where it is not. */
+export function workingOfSlope(body: Expression, name: string, x: string): WorkingStep[] {
+  const p = polynomialForm(differentiate(body));
+  if (!p || poly.degree(p) < 1 || poly.degree(p) > 2) return [];
+  const head = {
+    says: "A best value inside the range has slope 0.",
+    text: `${name}'(${x}) = ${polynomialText(p, x)} = 0`,
+    latex: `${latexName(name)}'(${latexName(x)}) = ${polynomialLatex(p, x)} = 0`,
+  };
+  return [head, ...polynomialSteps(p, x).slice(1)];
 }
 
-function equation(left: Expression, right: Expression, x: string, asked: string): WorkingStep[] {
+/**
+ * The steps a student would write for an equation that is linear, quadratic, a pure power, exponential or logarithmic.
+ * @param asked  the equation as it was asked, in names
+ * @returns an empty list where no such working exists
+ */
+export function workingOfEquation(left: Expression, right: Expression, x: string, asked: string): WorkingStep[] {
   const p = polynomialForm(subtract(left, right));
   const head = line("The equation.", left, right, x);
   const start: WorkingStep =

@@ -1,5 +1,6 @@
+import { analysed as analyse } from "../question/full.fixture";
 import { describe, expect, it } from "vitest";
-import { analyse, buildModel, type CaseFile } from "../model";
+import { buildModel, type CaseFile } from "../model";
 import { FORMS, growth, putForm } from "./index";
 
 const empty: CaseFile = { format: "pasear-case", version: 1, title: "T" };

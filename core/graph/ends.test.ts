@@ -1,5 +1,6 @@
+import { analyse } from "../question";
 import { describe, expect, it } from "vitest";
-import { analyse, type CaseFile, type FunctionRow } from "../model";
+import type { CaseFile, FunctionRow } from "../model";
 import { picture } from ".";
 
 const of = (by: FunctionRow["by"], from = -5, to = 5) => {

@@ -1,8 +1,8 @@
+import { analyse } from "../question";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { compileEnclosure, compileNumber, resolve, type NumberFunction } from "../formula";
 import { FunctionTable } from "../solve";
-import { analyse } from "../model";
 import { picture, sampleCurve, type Run } from ".";
 
 const table = new FunctionTable();

@@ -96,6 +96,7 @@ export type Question = AnyQuestion &
   (
     | { ask: "meet"; functions: string[] }
     | { ask: "reach"; function: string; value: Amount }
+    | { ask: "reach-any"; function: string; values: Amount[] }
     | { ask: "where"; function: string; relation: "<" | "<=" | ">" | ">="; value: Amount }
     | { ask: "greatest" | "least"; function: string }
     | { ask: "value"; function: string; at: Amount }

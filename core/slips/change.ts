@@ -92,7 +92,7 @@ export function changed(source: CaseFile, change: Change): CaseFile {
         questions: rows(
           source.questions,
           (q) => q.id === change.id,
-          (q) => (q.ask === "value" ? { ...q, at: change.at } : q),
+          (q) => ("at" in q ? { ...q, at: change.at } : q),
         ),
       };
     case "whole":

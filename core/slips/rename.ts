@@ -1,5 +1,6 @@
 import { tokenize } from "../formula";
 import type { Amount, CaseFile, FunctionRow, NumberText, Question } from "../model";
+import { roomOf } from "../question";
 
 /** A formula text with one name written for another; what is not read as a formula stays. */
 export function renamedText(text: string, from: string, to: string): string {
@@ -44,17 +45,7 @@ export function renamed(source: CaseFile, from: string, to: string): CaseFile {
         return b;
     }
   };
-  const question = (q: Question): Question => {
-    const out: Record<string, unknown> = { ...q };
-    if ("functions" in q) out.functions = q.functions.map(name);
-    if ("function" in q) out.function = name(q.function);
-    if ("given" in q) out.given = name(q.given);
-    for (const key of ["from", "to", "value", "at", "factor", "start"] as const)
-      if (out[key] !== undefined) out[key] = amount(out[key] as Amount);
-    for (const key of ["between", "range"] as const)
-      if (out[key] !== undefined) out[key] = (out[key] as Amount[]).map(amount);
-    return out as unknown as Question;
-  };
+  const question = (q: Question): Question => roomOf(q).replaced(q, { name, amount });
   return {
     ...source,
     ...(source.story?.marks

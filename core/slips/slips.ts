@@ -1,6 +1,16 @@
 import { toDouble } from "../numeric";
 import { formatInput, formatNumber, formatQuantity, inputNoun, isMoney } from "../explain";
-import type { Analysis, CaseFile, CaseProblem, Finding, FunctionRow, Model, ModelFunction } from "../model";
+import type { CaseFile, CaseProblem, FunctionRow, Model, ModelFunction } from "../model";
+import {
+  isStopped,
+  roomOf,
+  setAsideOf,
+  solutionsOf,
+  valueOf,
+  type Analysis,
+  type AnyAnswer,
+  type Finding,
+} from "../question";
 import type { Unit } from "../units";
 import type { Slip } from "./slip";
 import { unusedNumbers } from "./unusedNumbers";
@@ -212,14 +222,16 @@ const isCounted = (u: Unit | null): boolean => {
 function findingSlips(f: Finding, model: Model): Slip[] {
   const out: Slip[] = [];
   const key = `question:${f.id}`;
+  if (isStopped(f)) return out;
   const variable = model.variables.get(f.about.variable);
   const row = model.source.variables?.find((v) => v.name === f.about.variable);
   const q = model.source.questions?.find((r) => r.id === f.id);
-  if (!variable || !row || !q || f.status === "error") return out;
+  if (!variable || !row || !q) return out;
+  const [solutions, setAside] = [solutionsOf(f), setAsideOf(f)];
   const noun = inputNoun(variable.name, variable.unit);
-  const first = f.solutions[0];
-  if (f.solutions.length === 0 && f.setAside.length > 0) {
-    const cut = [...f.setAside].sort((a, b) => distance(a.at, f) - distance(b.at, f))[0]!;
+  const [first] = solutions;
+  if (solutions.length === 0 && setAside.length > 0) {
+    const cut = [...setAside].sort((a, b) => distance(a.at, f) - distance(b.at, f))[0]!;
     if (q.from !== undefined || q.to !== undefined) {
       out.push({
         key,
@@ -244,20 +256,15 @@ function findingSlips(f: Finding, model: Model): Slip[] {
       });
     }
   }
-  if (
-    !variable.whole &&
-    isCounted(variable.unit) &&
-    first &&
-    !Number.isInteger(first.at) &&
-    (f.ask === "meet" || f.ask === "reach" || f.ask === "greatest" || f.ask === "least")
-  ) {
+  if (!variable.whole && isCounted(variable.unit) && first && !Number.isInteger(first.at) && roomOf(f).countsInputs) {
     out.push({
       key,
       message: `${formatNumber(first.at, 5)} ${noun} is no whole number, and ${noun} are counted.`,
       mend: { says: `Count ${variable.name} in whole ${noun}`, change: { kind: "whole", variable: variable.name } },
     });
   }
-  if (f.ask === "value" && f.about.at !== null && f.value !== null) {
+  const at = roomOf(f).asksAt(f);
+  if (at !== null && valueOf(f) !== null) {
     const by = model.source.functions?.find((r) => r.name === f.about.functions[0])?.by;
     const readings =
       by?.kind === "line"
@@ -267,13 +274,13 @@ function findingSlips(f: Finding, model: Model): Slip[] {
             .sort((a, b) => a - b)
         : [];
     const [low, high] = [readings[0], readings.at(-1)];
-    if (low !== undefined && high !== undefined && (f.about.at < low || f.about.at > high)) {
-      const near = f.about.at < low ? low : high;
-      const inside = formatQuantity(Math.abs(f.about.at - near), variable.unit);
+    if (low !== undefined && high !== undefined && (at < low || at > high)) {
+      const near = at < low ? low : high;
+      const inside = formatQuantity(Math.abs(at - near), variable.unit);
       out.push({
         key,
         message:
-          `${variable.name} = ${formatNumber(f.about.at)} lies ${inside} beyond the readings (` +
+          `${variable.name} = ${formatNumber(at)} lies ${inside} beyond the readings (` +
           `${formatNumber(low)} to ${formatNumber(high)}): nothing shows that the line goes on ` +
           "there.",
         mend: {
@@ -286,7 +293,7 @@ function findingSlips(f: Finding, model: Model): Slip[] {
   return out;
 }
 
-const distance = (at: number, f: Finding): number =>
+const distance = (at: number, f: AnyAnswer): number =>
   Math.min(...[f.about.from, f.about.to].filter((x): x is number => x !== null).map((x) => Math.abs(at - x)));
 
 /** The next round number outward: two leading digits. */

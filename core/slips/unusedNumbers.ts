@@ -1,9 +1,8 @@
 import { MONTH_NAMES } from "../calendar";
 import { toDouble } from "../numeric";
-import { readAmountText } from "../story";
+import { readAmountText, parseUnit, singular } from "../units";
 import { readAmount, type CaseFile, type Model } from "../model";
 import { RESERVED } from "../formula";
-import { parseUnit, singular } from "../units";
 import { formatQuantity } from "../explain";
 import type { Slip } from "./slip";
 

@@ -2,6 +2,7 @@ import { MAX_LINE } from "./statement";
 import { BUILTIN_FUNCTIONS } from "../formula";
 import { FORMS } from "../forms";
 import { formatQuantity } from "../explain";
+import { KINDS } from "../question";
 import { parseUnit } from "../units";
 import type { CaseFile } from "../model";
 
@@ -46,11 +47,9 @@ const UNITS = [
   "°C",
   "people",
 ];
-const STARTS: readonly [string, string][] = [
-  ["greatest ", "greatest P ?"],
-  ["least ", "least C ?"],
-  ["total of ", "total of v over 0 … 10 ?"],
-  ["average of ", "average of v over 0 … 10 ?"],
+/** Beginnings of lines, each with an example: what can be asked, and ways to make a function. */
+const STARTS: readonly (readonly [string, string])[] = [
+  ...KINDS.flatMap((kind) => kind.starts),
   ["line ", "p(q) = line (240, 6), (150, 9)"],
   ["slope of ", "v(t) = slope of s"],
 ];

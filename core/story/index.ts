@@ -1,7 +1,5 @@
 export { interpret, withEntry, freshId, type Entry, type Interpretation } from "./statement";
-export { readAmountText, retypedAmount, type AmountRead } from "./amountText";
 export { shiftMarks, storyRuns, type StoryRun } from "./marks";
-export { changeSlot, type SlotResult } from "./slot";
 export { suggestions, type Suggestion } from "./suggest";
 export { offersAt, type Offer, type OfferKind, type Offers } from "./complete";
 export { paintLine, typesetLine, type Paint, type Stroke } from "./paint";

@@ -1,9 +1,9 @@
+import { readAmountText, retypedAmount, parseUnit } from "../units";
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { formatQuantity } from "../explain";
-import { parseUnit } from "../units";
 import type { CaseFile, Mark } from "../model";
-import { interpret, readAmountText, retypedAmount, shiftMarks, storyRuns } from "./index";
+import { interpret, shiftMarks, storyRuns } from "./index";
 
 // What a person typed or marked is kept: through an edit beside it, through being shown and typed again.
 const letters = fc

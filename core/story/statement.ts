@@ -1,4 +1,4 @@
-import { parseUnit } from "../units";
+import { earlierAnswer, parseUnit, plainAmount, readAmountText, retypedAmount } from "../units";
 import { nearName, quoted, RESERVED } from "../formula";
 import {
   buildModel,
@@ -13,8 +13,8 @@ import {
   type Question,
   type Variable,
 } from "../model";
-import { formatQuantity, questionText } from "../explain";
-import { earlierAnswer, plainAmount, readAmountText, retypedAmount } from "./amountText";
+import { formatQuantity } from "../explain";
+import { KINDS, NAME, TO, questionText, sidesOf, type Line } from "../question";
 
 /** What an entry adds to the case, or changes in it. */
 export type Entry =
@@ -27,9 +27,6 @@ export type Entry =
 export type Interpretation =
   | { readonly ok: true; readonly entry: Entry; readonly says: string; readonly warning: string | null }
   | { readonly ok: false; readonly message: string; readonly at: number; readonly end: number };
-
-const NAME = String.raw`\p{L}[\p{L}\p{Nd}_]*`;
-const TO = String.raw`\s*(?:…|\.\.\.?|\bto\b)\s*`;
 
 /** Characters of a line that are read: more than twice the longest formula. */
 export const MAX_LINE = 5000;
@@ -404,100 +401,48 @@ class StatementReader {
   // ---- questions --------------------------------------------------------------------------------------------
 
   private question(body: string): Question {
-    const id = freshId(this.source);
+    const line = this.asking(body);
+    if (line.text === "")
+      return line.fail("There is no question yet. Examples: `R = C ?`, `P = 0 ?`, `greatest P ?`, `P(250) ?`.");
+    for (const kind of KINDS) {
+      const question = kind.typed(line);
+      if (question) return question;
+    }
+    return this.notUnderstood(line);
+  }
+
+  /** A line that asks, as the rooms of the questions read it: its range at the end is taken off. */
+  private asking(body: string): Line {
     const range = new RegExp(
       String.raw`\s*(?:\bfor\b|\bon\b|\bfrom\b)\s+(?:${NAME}\s*(?:=|from)\s*)?(\S+?)${TO}(.+?)\s*$`,
       "u",
     ).exec(body);
-    const narrowed = range ? { from: this.amount(range[1]!), to: this.rangeEnd(range[2]!) } : {};
-    const text = range ? body.slice(0, range.index) : body;
-    const t = text.trim();
-    const common = { id, ...narrowed };
-    if (t === "")
-      throw new Misread(
-        "There is no question yet. Examples: `R = C ?`, `P = 0 ?`, `greatest P ?`, `P(250) ?`.",
-        0,
-        this.text.length,
+    return {
+      text: (range ? body.slice(0, range.index) : body).trim(),
+      id: freshId(this.source),
+      narrowed: range ? { from: this.amount(range[1]!), to: this.rangeEnd(range[2]!) } : {},
+      functionIn: (text) => this.functionIn(text),
+      functionName: (text) => this.functionName(text),
+      given: (name) => this.givenRow(name),
+      amount: (text) => this.amount(text),
+      variableOf: (name) => this.model.functions.get(name)!.of,
+      fail: (message) => {
+        throw new Misread(message, 0, this.text.length);
+      },
+    };
+  }
+
+  /** Why no kind of question took the line: what is missing in it, or which word it may have meant. */
+  private notUnderstood(line: Line): never {
+    const { text } = line;
+    const sides = sidesOf(line);
+    if (sides) this.withoutFunction(sides.left, sides.sign, sides.right);
+    if (this.model.functions.has(text))
+      line.fail(
+        `What about ${quoted(text)}? Examples: ${quoted(`${text} = 0 ?`)}, ` +
+          `${quoted(`greatest ${text} ?`)}, ${quoted(`${text}(3) ?`)}.`,
       );
-
-    const among = /^(?:compare|(?:which|least)\s+of)\s+(.+?)(?:\s+is\s+least)?$/i.exec(t);
-    if (among)
-      return {
-        ...common,
-        ask: "compare",
-        functions: among[1]!.split(/\s*(?:,|\b(?:and|or)\b)\s*/).map((n) => this.functionName(n)),
-      };
-
-    const best = /^(greatest|least)\s+(.+)$/i.exec(t);
-    if (best)
-      return { ...common, ask: best[1]!.toLowerCase() as "greatest" | "least", function: this.functionName(best[2]!) };
-
-    const double =
-      /^(double|triple|halve)\s+(\S+?)(?:\s+after\s+(\S+))?$/i.exec(t) ??
-      /^(\S+)\s+(doubles|triples|halves)(?:\s+after\s+(\S+))?$/i.exec(t);
-    if (double) {
-      const word = /^(double|triple|halv)/i.test(double[1]!) ? double[1]! : double[2]!;
-      const name = word === double[1] ? double[2]! : double[1]!;
-      const factor = /^d/i.test(word) ? 2 : /^t/i.test(word) ? 3 : 0.5;
-      return {
-        ...common,
-        ask: "multiply",
-        function: this.functionName(name),
-        factor,
-        ...(double[3] ? { start: this.amount(double[3]) } : {}),
-      };
-    }
-    const fold = new RegExp(
-      String.raw`^(${NAME})\s+(?:becomes\s+(\S+?)\s*(?:times|-?fold)|times\s+(\S+))(?:\s+after\s+(\S+))?$`,
-      "iu",
-    ).exec(t);
-    if (fold && this.model.functions.has(fold[1]!))
-      return {
-        ...common,
-        ask: "multiply",
-        function: fold[1]!,
-        factor: this.amount(fold[2] ?? fold[3]!),
-        ...(fold[4] ? { start: this.amount(fold[4]) } : {}),
-      };
-    const over =
-      new RegExp(
-        String.raw`^(total|average|rate)\s+(?:of\s+)?(${NAME})(?:\s*\([^)]*\))?\s+(?:over\s+)?(\S+?)${TO}(\S+)$`,
-        "iu",
-      ).exec(t) ??
-      (range ? new RegExp(String.raw`^(total|average|rate)\s+(?:of\s+)?(${NAME})()()$`, "iu").exec(t) : null);
-    if (over) {
-      const between = [
-        over[3] ? this.amount(over[3]) : narrowed.from!,
-        over[4] ? this.amount(over[4]) : narrowed.to!,
-      ] as [Amount, Amount];
-      const f = this.functionName(over[2]!);
-      const kind = over[1]!.toLowerCase();
-      return kind === "rate"
-        ? { id, ask: "rate", function: f, between }
-        : { id, ask: kind as "total" | "average", function: f, between };
-    }
-    const rateAt = new RegExp(String.raw`^(${NAME})['’′]\s*\(([^()]*)\)$`, "u").exec(t);
-    if (rateAt) return { ...common, ask: "rate", function: this.functionName(rateAt[1]!), at: this.amount(rateAt[2]!) };
-
-    const varied = String.raw`(?:\s*(?:\bin\b|=)\s*(\S+?)${TO}(\S+))?`;
-    const goal = String.raw`(${NAME})\s*\(([^()]*)\)\s*=\s*(.+)`;
-    const given = new RegExp(String.raw`^(${NAME})${varied}\s*(?:\bso that\b|:)\s*${goal}$`, "u").exec(t);
-    if (given) return this.givenQuestion(id, given);
-
-    const sides = /^(.*?)(<=|>=|≤|≥|<|>|=)(.*)$/.exec(t);
-    if (sides) return this.relation(common, sides[1]!.trim(), sides[2]!, sides[3]!.trim());
-
-    const value = new RegExp(String.raw`^(${NAME})\s*\(([^()]*(?:\([^()]*\)[^()]*)*)\)$`, "u").exec(t);
-    if (value) return { id, ask: "value", function: this.functionName(value[1]!), at: this.amount(value[2]!) };
-
-    if (this.model.functions.has(t))
-      throw new Misread(
-        `What about ${quoted(t)}? Examples: ${quoted(`${t} = 0 ?`)}, ` +
-          `${quoted(`greatest ${t} ?`)}, ${quoted(`${t}(3) ?`)}.`,
-        0,
-        this.text.length,
-      );
-    const near = nearName(t.split(/[\s(]/)[0] ?? "", [
+    const near = nearName(text.split(/[\s(]/)[0] ?? "", [
       ...this.model.functions.keys(),
       "greatest",
       "least",
@@ -505,50 +450,13 @@ class StatementReader {
       "average",
       "compare",
     ]);
-    throw new Misread(
+    return line.fail(
       `This question is not understood.${near ? ` Did you mean ${quoted(near)}?` : ""} ` +
         `Examples: \`R = C ?\`, \`P = 0 ?\`, \`P >= 500 ?\`, \`greatest P ?\`, \`P(250) ?\`.`,
-      0,
-      this.text.length,
     );
   }
 
-  private givenQuestion(id: string, m: RegExpExecArray): Question {
-    const name = m[1]!;
-    const row = this.source.givens?.find((g) => g.name === name);
-    if (!row) {
-      const near = nearName(
-        name,
-        (this.source.givens ?? []).map((g) => g.name),
-      );
-      throw new Misread(
-        `${quoted(name)} is no given of this case.${near ? ` Did you mean ${quoted(near)}?` : ""}`,
-        0,
-        name.length,
-      );
-    }
-    // Without a range of one's own: from 0 to ten times its present value, or its track.
-    const reach = row.vary ?? { from: Math.min(0, row.value * 10), to: Math.max(0, row.value * 10) || 10 };
-    const range = (m[2] && m[3] ? [this.amount(m[2]), this.amount(m[3])] : [reach.from, reach.to]) as [Amount, Amount];
-    return {
-      id,
-      ask: "given",
-      given: name,
-      range,
-      function: this.functionName(m[4]!),
-      at: this.amount(m[5]!),
-      value: this.amount(m[6]!),
-    };
-  }
-
-  private relation(
-    common: { id: string; from?: Amount; to?: Amount },
-    left: string,
-    sign: string,
-    right: string,
-  ): Question {
-    const lf = this.functionIn(left);
-    const rf = this.functionIn(right);
+  private withoutFunction(left: string, sign: string, right: string): never {
     if (left === "" || right === "")
       throw new Misread(
         `${quoted(this.text.trim())} has nothing on ${left === "" ? "the left" : "the right"}` +
@@ -556,36 +464,29 @@ class StatementReader {
         0,
         this.text.length,
       );
-    if (!lf && !rf) {
-      const first = left.match(new RegExp(`^${NAME}`, "u"))?.[0];
-      if (first && new RegExp(`^${NAME}$`, "u").test(left))
-        throw new Misread(this.unknown(first), this.text.indexOf(first), this.text.indexOf(first) + first.length);
-      throw new Misread(
-        "One side should be a function of this case by its name. Give " +
-          `${quoted(/\p{L}/u.test(left) ? left : right)} a name first, as in ` +
-          `${quoted(`D(${this.source.variables?.[0]?.name ?? "x"}) = ${/\p{L}/u.test(left) ? left : right}`)}` +
-          ".",
-        0,
-        this.text.length,
-      );
-    }
-    if (sign === "=") {
-      if (lf && rf) return { ...common, ask: "meet", functions: [lf, rf] };
-      return { ...common, ask: "reach", function: (lf ?? rf)!, value: this.amount(lf ? right : left) };
-    }
-    if (lf && rf)
-      throw new Misread(
-        `To see where ${lf} is ${sign.startsWith("<") || sign === "≤" ? "below" : "above"} ` +
-          `${rf}, name the difference first, as in ` +
-          `${quoted(`D(${this.model.functions.get(lf)!.of}) = ${lf} - ${rf}`)}, and ask ` +
-          `${quoted(`D ${sign} 0 ?`)}; or ask ${quoted(`compare ${lf}, ${rf} ?`)}.`,
-        0,
-        this.text.length,
-      );
-    const plain = { "≤": "<=", "≥": ">=" }[sign] ?? sign;
-    const flipped = { "<": ">", ">": "<", "<=": ">=", ">=": "<=" } as const;
-    const relation = (lf ? plain : flipped[plain as "<"]) as "<" | "<=" | ">" | ">=";
-    return { ...common, ask: "where", function: (lf ?? rf)!, relation, value: this.amount(lf ? right : left) };
+    const first = left.match(new RegExp(`^${NAME}`, "u"))?.[0];
+    if (first && new RegExp(`^${NAME}$`, "u").test(left))
+      throw new Misread(this.unknown(first), this.text.indexOf(first), this.text.indexOf(first) + first.length);
+    const formula = /\p{L}/u.test(left) ? left : right;
+    throw new Misread(
+      `One side should be a function of this case by its name. Give ${quoted(formula)} a name first, as in ` +
+        `${quoted(`D(${this.source.variables?.[0]?.name ?? "x"}) = ${formula}`)}.`,
+      0,
+      this.text.length,
+    );
+  }
+
+  private givenRow(name: string): Given {
+    const rows = this.source.givens ?? [];
+    const row = rows.find((g) => g.name === name);
+    if (row) return row;
+    const names = rows.map((g) => g.name);
+    const near = nearName(name, names);
+    throw new Misread(
+      `${quoted(name)} is no given of this case.${near ? ` Did you mean ${quoted(near)}?` : ""}`,
+      0,
+      name.length,
+    );
   }
 
   /** `P` or `P(q)`: a function by its name. */

@@ -1,19 +1,9 @@
+import { questionText, changeSlot } from "../question";
+import { readAmountText } from "../units";
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { buildModel, type CaseFile, type Question } from "../model";
-import { questionText } from "../explain";
-import {
-  changeSlot,
-  interpret,
-  offersAt,
-  paintLine,
-  readAmountText,
-  shiftMarks,
-  storyRuns,
-  suggestions,
-  typesetLine,
-  withEntry,
-} from "./index";
+import { interpret, offersAt, paintLine, shiftMarks, storyRuns, suggestions, typesetLine, withEntry } from "./index";
 
 const stall: CaseFile = {
   format: "pasear-case",

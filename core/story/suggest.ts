@@ -1,5 +1,5 @@
 import { functionsOf, type Model, type ModelFunction, type Question } from "../model";
-import { isMoney, questionText } from "../explain";
+import { KINDS, questionText, roomOf, type Outline } from "../question";
 import { toDouble } from "../numeric";
 import { freshId } from "./statement";
 
@@ -36,33 +36,26 @@ export function suggestions(model: Model): Suggestion[] {
     }),
   );
   for (const f of [...functions].reverse()) {
-    const variable = model.variables.get(f.of);
-    if (!variable?.from || !variable.to) continue;
-    const [lo, hi] = [toDouble(variable.from), toDouble(variable.to)];
-    const value = model.table.number(f.name);
-    const ys = Array.from({ length: SAMPLES + 1 }, (_, k) => value(lo + ((hi - lo) * k) / SAMPLES)).filter((y) =>
-      Number.isFinite(y),
-    );
-    if (ys.length < SAMPLES / 2) continue;
-    const signChange = ys.some((y, k) => k > 0 && y * ys[k - 1]! < 0);
-    const best = ys.indexOf(Math.max(...ys));
-    const least = ys.indexOf(Math.min(...ys));
-    if (signChange && isMoney(f.unit)) offer({ id, ask: "reach", function: f.name, value: 0 });
-    if (best > 0 && best < ys.length - 1) offer({ id, ask: "greatest", function: f.name });
-    else if (least > 0 && least < ys.length - 1) offer({ id, ask: "least", function: f.name });
-    const rises = ys.every((y, k) => k === 0 || y > ys[k - 1]!);
-    // Growth by a factor: the middle is near the geometric mean of the ends, not near their average.
-    const [first, middle, last] = [ys[0]!, ys[ys.length >> 1]!, ys[ys.length - 1]!];
-    if (rises && first > 0 && last > 2 * first && Math.sqrt(first * last) > 0.9 * middle && lo === 0)
-      offer({ id, ask: "multiply", function: f.name, factor: 2 });
-    if (f.unit && f.unit.powers.metre === 1 && f.unit.powers.second === -1)
-      offer({ id, ask: "total", function: f.name, between: [lo, hi] });
+    const outline = outlineOf(f, model);
+    for (const kind of outline ? KINDS : []) {
+      const question = kind.suggested(outline!, id);
+      if (question) offer(question);
+    }
   }
   return out.slice(0, MOST).map((question) => ({ question, says: questionText(question, model) }));
 }
 
+/** What a function looks like on its range; null where the range is open, or it has hardly a value there. */
+function outlineOf({ name, unit, of }: ModelFunction, model: Model): Outline | null {
+  const variable = model.variables.get(of);
+  if (!variable?.from || !variable.to) return null;
+  const [from, to] = [toDouble(variable.from), toDouble(variable.to)];
+  const value = model.table.number(name);
+  const values = Array.from({ length: SAMPLES + 1 }, (_, k) => value(from + ((to - from) * k) / SAMPLES)).filter((y) =>
+    Number.isFinite(y),
+  );
+  return values.length < SAMPLES / 2 ? null : { name, unit, from, to, values };
+}
+
 /** What makes two questions the same, whatever their id or range. */
-const key = (q: Question): string => {
-  const asked = q.ask === "reach" ? `reach ${JSON.stringify(q.value)}` : q.ask;
-  return `${asked}:${[...functionsOf(q)].sort().join(",")}`;
-};
+const key = (q: Question): string => `${roomOf(q).identity(q)}:${[...functionsOf(q)].sort().join(",")}`;

@@ -1,5 +1,6 @@
-import { analyse, type CaseFile } from "#core/model";
-import { planWords, sentenceOf } from "#core/explain";
+import { analyse, sentenceOf } from "#core/question";
+import { functionsOf, type CaseFile } from "#core/model";
+import { planWords } from "#core/explain";
 import { planPicture, solvePlan } from "#core/plan";
 import { compileNumber, VARIABLE, call } from "#core/formula";
 import { toDouble } from "#core/numeric";
@@ -20,8 +21,9 @@ export function summarise(document: CaseFile): CaseSummary {
     const functions = [...model.functions.values()].filter((f) => !f.trouble);
     if (document.plan && !first && functions.length === 0) return planSummary(document, model.names);
     // The curves of the first finding, and those that share its unit.
-    const leading =
-      functions.find((f) => f.name === (first ?? findings[0])?.about.functions[0]) ?? functions[functions.length - 1];
+    const questions = document.questions ?? [];
+    const asked = questions.find((q) => q.id === first?.id) ?? questions[0];
+    const leading = functions.find((f) => asked && f.name === functionsOf(asked)[0]) ?? functions[functions.length - 1];
     const hidden = new Set((document.functions ?? []).filter((r) => r.shown === false).map((r) => r.name));
     const drawn = functions.filter(
       (f) => f.of === leading?.of && f.unit?.text === leading.unit?.text && (f === leading || !hidden.has(f.name)),

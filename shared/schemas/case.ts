@@ -146,6 +146,7 @@ const pair = z.tuple([amount, amount]);
 const question = z.discriminatedUnion("ask", [
   z.strictObject({ ...common, ask: z.literal("meet"), functions: z.array(name) }),
   z.strictObject({ ...common, ask: z.literal("reach"), function: name, value: amount }),
+  z.strictObject({ ...common, ask: z.literal("reach-any"), function: name, values: z.array(amount).max(100) }),
   z.strictObject({
     ...common,
     ask: z.literal("where"),

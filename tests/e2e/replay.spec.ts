@@ -1,6 +1,6 @@
+import { sentenceOf, analyse } from "#core/question";
 import { readFileSync } from "node:fs";
-import { sentenceOf } from "#core/explain";
-import { analyse, type CaseFile } from "#core/model";
+import type { CaseFile } from "#core/model";
 import { DEMO_LINES } from "../shared/demoLines";
 import { Hand } from "./hand";
 import { newCase, says } from "./pages";

@@ -1,6 +1,7 @@
+import { sentenceOf, analyse } from "#core/question";
 import { readFileSync } from "node:fs";
-import { planWords, sentenceOf } from "#core/explain";
-import { analyse, buildModel, type CaseFile } from "#core/model";
+import { planWords } from "#core/explain";
+import { buildModel, type CaseFile } from "#core/model";
 import { solvePlan } from "#core/plan";
 import { Hand } from "./hand";
 import { newCase, says } from "./pages";

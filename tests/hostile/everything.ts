@@ -1,6 +1,7 @@
+import { analyse } from "#core/question";
 import { deskOf, findingLatex, findingText, trailOf } from "#core/desk";
 import { picture } from "#core/graph";
-import { analyse, buildModel, type CaseFile } from "#core/model";
+import { buildModel, type CaseFile } from "#core/model";
 import { readPlan, solvePlan } from "#core/plan";
 import { slipsOf } from "#core/slips";
 import { interpret, offersAt, paintLine, storyRuns, suggestions, withEntry } from "#core/story";

@@ -92,6 +92,7 @@ function questions(c: Chance, from: number, to: number, names: readonly string[]
   const [a, b] = [inside(), inside()].sort((u, v) => u - v) as [number, number];
   const list: Question[] = [
     { id: "q1", ask: "reach", function: name(), value: c.of(LEVELS) },
+    { id: "q1b", ask: "reach-any", function: name(), values: [...new Set([c.of(LEVELS), c.of(LEVELS)])] },
     { id: "q2", ask: "where", function: name(), relation: c.of(["<", "<=", ">", ">="] as const), value: c.of(LEVELS) },
     { id: "q3", ask: "greatest", function: name() },
     { id: "q4", ask: "least", function: name() },

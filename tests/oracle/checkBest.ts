@@ -1,9 +1,9 @@
-import type { Finding } from "#core/model";
+import type { FullFinding } from "#core/question";
 import type { Chance } from "../shared/chance";
 import { REL_TOL, inputs, marksOf, plainly, sampleAt } from "./sampling";
 import type { Value, World } from "./world";
 
-export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: Chance): string | null {
+export function checkBest(f: FullFinding, value: Value, sense: 1 | -1, w: World, c: Chance): string | null {
   const best = f.bound ? f.bound.value : f.value;
   const isCounted = w.whole && f.solutions.some((s) => s.whole);
   for (const x of inputs(w, c, marksOf(f))) {
@@ -26,13 +26,17 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
     const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
     const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
     // A pole between poles may be narrower than all of these: the closest doubles tell.
-    const close = [at * (1 - 4e-16), at * (1 + 4e-16)].map((x) => plainly(value)(x) * sense);
+    const close = [at * (1 - 4e-16), at * (1 + 4e-16)]
+      .map((x) => plainly(value)(x) * sense)
+      .filter((y) => !Number.isNaN(y));
     // Beside 0 doubles go much closer: a logarithm may show there alone that it grows.
     const deep = Math.max(...side(280), -Infinity);
     if (at === 0 && deep > last + 1e-3 * Math.max(1, Math.abs(last))) return null;
-    if (at !== 0 && close.some((y) => !(y <= last + 1e-3 * Math.max(1, Math.abs(last))))) return null;
+    if (at !== 0 && close.some((y) => y > last + 1e-3 * Math.max(1, Math.abs(last)))) return null;
     const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));
-    if (isSure && Number.isFinite(last) && isFlat) return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
+    const isFalling = a >= b && b >= last;
+    if (isSure && Number.isFinite(last) && (isFlat || isFalling))
+      return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
   }
   if (f.bound && f.bound.value !== null && f.bound.at !== null) {
     const { at, value: limit } = f.bound;
@@ -64,7 +68,7 @@ export function checkBest(f: Finding, value: Value, sense: 1 | -1, w: World, c: 
   return isCounted || w.whole ? checkWholes(f, value, sense, w) : null;
 }
 
-export function checkWholes(f: Finding, value: Value, sense: 1 | -1, w: World): string | null {
+export function checkWholes(f: FullFinding, value: Value, sense: 1 | -1, w: World): string | null {
   const told = f.wholeTies?.map((t) => t.at) ?? f.solutions.flatMap((s) => (s.whole ? [s.whole.at] : []));
   if (told.length === 0) return null;
   const best = sampleAt(value, told[0]!);

@@ -1,4 +1,4 @@
-import type { Finding } from "#core/model";
+import type { FullFinding } from "#core/question";
 import type { Chance } from "../shared/chance";
 import {
   closeIn,
@@ -18,7 +18,7 @@ import type { Value, World } from "./world";
 const isChange = (y: number, next: number): boolean => (y < 0 && next > 0) || (y > 0 && next < 0);
 
 /** Every crossing that plain values show must be among the answers, and every answer must be one. */
-export function checkLevel(f: Finding, difference: Value, w: World, c: Chance): string | null {
+export function checkLevel(f: FullFinding, difference: Value, w: World, c: Chance): string | null {
   const near = Math.max(1e-9, (w.to - w.from) * 1e-9);
   const known = (x: number, by: number) =>
     f.status === "everywhere" ||
@@ -58,7 +58,7 @@ export function checkLevel(f: Finding, difference: Value, w: World, c: Chance): 
   return null;
 }
 
-export function checkWhere(f: Finding, difference: Value, relation: string, w: World, c: Chance): string | null {
+export function checkWhere(f: FullFinding, difference: Value, relation: string, w: World, c: Chance): string | null {
   const by = Math.max(1e-9, (w.to - w.from) * 3e-9);
   for (const x of inputs(w, c, marksOf(f))) {
     const here = sampleAt(difference, x);
@@ -77,7 +77,7 @@ export function checkWhere(f: Finding, difference: Value, relation: string, w: W
 }
 
 /** A whole reading lies on the side where the function is at least the level. */
-export function checkReadings(f: Finding, value: Value, level: number, w: World): string | null {
+export function checkReadings(f: FullFinding, value: Value, level: number, w: World): string | null {
   if (!w.whole) return null;
   for (const s of f.solutions) {
     if (!s.whole || s.whole.at === s.at) continue;
@@ -90,7 +90,7 @@ export function checkReadings(f: Finding, value: Value, level: number, w: World)
 }
 
 export function checkMultiply(
-  f: Finding,
+  f: FullFinding,
   value: Value,
   factor: number,
   start: number,

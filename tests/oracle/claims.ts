@@ -1,4 +1,5 @@
-import type { Finding, Question } from "#core/model";
+import type { FullFinding } from "#core/question";
+import type { Question } from "#core/model";
 import { checkBest } from "./checkBest";
 import { checkLevel, checkMultiply, checkReadings, checkWhere } from "./checkLevel";
 import type { Chance } from "../shared/chance";
@@ -6,13 +7,18 @@ import { inputs, isInStretch, isNearEnd, less, marksOf, plainly, sampleAt } from
 import type { Contradiction, Value, World } from "./world";
 
 /** The first value found that contradicts a finding called complete; null where none does. */
-export function contradiction(f: Finding, q: Question, w: World, c: Chance): Contradiction | null {
+export function contradiction(f: FullFinding, q: Question, w: World, c: Chance): Contradiction | null {
   if (!f.complete || f.status === "error" || f.status === "unsettled") return null;
   const why = CHECKS[q.ask]?.(f, q as never, w, c) ?? null;
   return why === null ? null : { question: q, why };
 }
 
-type Check<K extends Question["ask"]> = (f: Finding, q: Question & { ask: K }, w: World, c: Chance) => string | null;
+type Check<K extends Question["ask"]> = (
+  f: FullFinding,
+  q: Question & { ask: K },
+  w: World,
+  c: Chance,
+) => string | null;
 
 const CHECKS: { readonly [K in Question["ask"]]?: Check<K> } = {
   meet: (f, q, w, c) => {
@@ -22,6 +28,13 @@ const CHECKS: { readonly [K in Question["ask"]]?: Check<K> } = {
   reach: (f, q, w, c) => {
     const value = w.functions[q.function]!;
     return checkLevel(f, less(value, Number(q.value)), w, c) ?? checkReadings(f, value, Number(q.value), w);
+  },
+  "reach-any": (f, q, w, c) => {
+    const value = w.functions[q.function]!;
+    return q.values.reduce<string | null>((why, level, i) => {
+      const own = f.levels?.[i];
+      return why ?? (own ? checkLevel({ ...f, ...own }, less(value, Number(level)), w, c) : null);
+    }, null);
   },
   where: (f, q, w, c) => {
     const value = w.functions[q.function]!;
@@ -57,7 +70,7 @@ const CHECKS: { readonly [K in Question["ask"]]?: Check<K> } = {
 };
 
 /** Middle sums on two grids: only where both agree well is there something to hold against a total. */
-function checkTotal(f: Finding, measured: Value, a: number, b: number, by: number): string | null {
+function checkTotal(f: FullFinding, measured: Value, a: number, b: number, by: number): string | null {
   const value = plainly(measured);
   if (f.value === null) {
     if (f.status !== "none" || !/has no value/.test(f.message ?? "")) return null;
@@ -88,7 +101,7 @@ function checkTotal(f: Finding, measured: Value, a: number, b: number, by: numbe
     : `${fine} by plain sums, told as ${f.value}`;
 }
 
-function checkCompare(f: Finding, names: readonly string[], w: World, c: Chance): string | null {
+function checkCompare(f: FullFinding, names: readonly string[], w: World, c: Chance): string | null {
   const by = Math.max(1e-9, (w.to - w.from) * 3e-9);
   for (const x of inputs(w, c, marksOf(f))) {
     const all = names.map((n) => ({ n, s: sampleAt(w.functions[n]!, x) }));

@@ -1,4 +1,5 @@
-import { answer, buildModel, type CaseFile, type Question } from "#core/model";
+import { answer } from "#core/question";
+import { buildModel, type CaseFile, type Question } from "#core/model";
 import { checkLevel } from "./checkLevel";
 import type { Chance } from "../shared/chance";
 import { less } from "./sampling";

@@ -1,4 +1,5 @@
-import { answer, buildModel, type Finding } from "#core/model";
+import { answer, type Finding } from "#core/question";
+import { buildModel } from "#core/model";
 import { randomWorld } from "./cases";
 import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";

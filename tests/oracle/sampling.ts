@@ -1,4 +1,4 @@
-import type { Finding, FindingStretch } from "#core/model";
+import type { FullFinding, FindingStretch } from "#core/question";
 import type { Chance } from "../shared/chance";
 import type { Value, World } from "./world";
 
@@ -44,7 +44,7 @@ export function inputs(w: World, c: Chance, near: readonly number[]): number[] {
   return out.filter((x) => x >= w.from && x <= w.to).sort((a, b) => a - b);
 }
 
-export const marksOf = (f: Finding): number[] =>
+export const marksOf = (f: FullFinding): number[] =>
   [
     ...f.solutions.map((s) => s.at),
     ...f.stretches.flatMap((s) => [s.from, s.to]),
@@ -53,7 +53,7 @@ export const marksOf = (f: Finding): number[] =>
   ].filter((x): x is number => x !== null && Number.isFinite(x));
 
 /** Of a finding that repeats only the first period is told: an input further on stands for the one it repeats. */
-export function folded(f: Finding, x: number): number {
+export function folded(f: FullFinding, x: number): number {
   const every = f.repeats?.every;
   const start = f.about.from ?? (f.about.to !== null && every ? f.about.to - every : 0);
   return every ? start + ((((x - start) % every) + every) % every) : x;

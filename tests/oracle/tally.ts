@@ -1,4 +1,5 @@
-import type { Finding, Question } from "#core/model";
+import { inFull, type Finding, type FullFinding } from "#core/question";
+import type { Question } from "#core/model";
 
 /** What was asked, claimed and contradicted. */
 export class Tally {
@@ -15,7 +16,7 @@ export class Tally {
   readonly times: number[] = [];
 
   /** Asks a question and holds what is claimed against plain values. @param check  why it is contradicted, or null */
-  count(ask: () => Finding, q: Question, context: string, check: (f: Finding) => string | null): Finding {
+  count(ask: () => Finding, q: Question, context: string, check: (f: FullFinding) => string | null): Finding {
     const start = performance.now();
     const f = ask();
     this.times.push(performance.now() - start);
@@ -25,7 +26,7 @@ export class Tally {
       return f;
     }
     if (this.claimed(q.ask, f.complete && f.status !== "unsettled"))
-      this.note(check(f), () => `${context} ${JSON.stringify(q)}`);
+      this.note(check(inFull(f)), () => `${context} ${JSON.stringify(q)}`);
     return f;
   }
 

@@ -1,7 +1,7 @@
+import { analyse, sentenceOf } from "#core/question";
 import { readFileSync, readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse, type CaseFile } from "#core/model";
-import { sentenceOf } from "#core/explain";
+import type { CaseFile } from "#core/model";
 import { interpret, withEntry } from "#core/story";
 import { slipsOf } from "#core/slips";
 import { DEMO_LINES } from "../shared/demoLines";

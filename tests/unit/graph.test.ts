@@ -1,6 +1,7 @@
+import { analyse } from "#core/question";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse, type CaseFile } from "#core/model";
+import type { CaseFile } from "#core/model";
 import {
   axis,
   listedInputs,

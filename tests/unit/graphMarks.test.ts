@@ -1,6 +1,7 @@
+import { analyse } from "#core/question";
 import { readFileSync, readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse, type CaseFile } from "#core/model";
+import type { CaseFile } from "#core/model";
 import { picture } from "#core/graph";
 import { trailOf, deskOf } from "#core/desk";
 import { graphMarks, type Look, type Mark } from "../../app/utils/graphMarks";

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { analyse, functionsOf, type CaseFile, type Question } from "#core/model";
+import { analyse } from "#core/question";
+import { functionsOf, type CaseFile, type Question } from "#core/model";
 import { picture } from "#core/graph";
 
 /** A finding's own close-up of the graph, around its answers. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import type { Progress } from "#core/question";
 import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
 import { suggestions, type Suggestion } from "#core/story";
-import { buildModel, type CaseFile, type Progress, type Question } from "#core/model";
+import { buildModel, type CaseFile, type Question } from "#core/model";
 import type { Desk, DeskFinding } from "#core/desk";
 import type { Slip } from "#core/slips";
 import type { GhostAnswer } from "~/workers/protocol";

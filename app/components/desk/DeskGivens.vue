@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { readAmountText, retypedAmount } from "#core/story";
+import { readAmountText, retypedAmount, parseUnit } from "#core/units";
 import { formatQuantity } from "#core/explain";
-import { parseUnit } from "#core/units";
 import type { CaseFile, Given } from "#core/model";
 import { trackOf, type Desk } from "#core/desk";
 import type { Slip } from "#core/slips";

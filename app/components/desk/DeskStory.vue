@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { interpret, readAmountText, shiftMarks, storyRuns, withEntry } from "#core/story";
+import { readAmountText } from "#core/units";
+import { interpret, shiftMarks, storyRuns, withEntry } from "#core/story";
 import type { CaseFile, Mark, MarkRole } from "#core/model";
 import type { Slip } from "#core/slips";
 import type { ComponentPublicInstance } from "vue";

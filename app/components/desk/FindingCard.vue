@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { changeSlot } from "#core/story";
+import { changeSlot, type Slot } from "#core/question";
 import { buildModel, functionsOf, type CaseFile, type Question } from "#core/model";
-import type { Slot } from "#core/explain";
 import { findingLatex, findingText, type DeskFinding, type InfluenceReport } from "#core/desk";
 import type { Slip } from "#core/slips";
 

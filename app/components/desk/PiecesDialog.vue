@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { buildModel, analyse, type CaseFile, type Ends, type FunctionRow, type PieceRow } from "#core/model";
+import { analyse } from "#core/question";
+import { buildModel, type CaseFile, type Ends, type FunctionRow, type PieceRow } from "#core/model";
 import { picture } from "#core/graph";
 import { stepForm } from "#core/story";
 import { resolve } from "#core/formula";

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { changeSlot } from "#core/story";
+import { changeSlot, slotOf, type Choice, type QuestionPart, type Slot } from "#core/question";
 import { buildModel, type Question } from "#core/model";
-import { ROUNDINGS, type QuestionPart, type Slot } from "#core/explain";
 
 /**
  * A question as a sentence; each underlined part is changed where it stands. `names` says which names there are, so
@@ -12,45 +11,21 @@ const emit = defineEmits<{ keep: [slot: Slot, text: string] }>();
 const store = useCaseStore();
 
 const shown = computed(() =>
-  props.parts.map((part) => ({
-    ...part,
-    value: part.slot ? present(props.q, part.slot, part.text) : "",
-    options: part.slot ? optionsOf(part.slot, props.names) : null,
-    check: part.slot ? check(part.slot) : undefined,
-  })),
+  props.parts.map((part) => {
+    const slot = part.slot && slotOf(props.q, part.slot);
+    return {
+      ...part,
+      value: slot?.shown(props.q, part.text) ?? "",
+      options: slot ? choicesOf(slot.choices, props.names) : null,
+      check: part.slot ? check(part.slot) : undefined,
+    };
+  }),
 );
 
-function optionsOf(slot: Slot, _names: string): { value: string; text: string }[] | null {
-  const named = (list: readonly { name: string; label?: string | undefined }[] | undefined) =>
-    (list ?? []).map((row) => ({ value: row.name, text: row.label ? `${row.label} ${row.name}` : row.name }));
-  if (slot === "function" || slot === "functions.0" || slot === "functions.1") return named(store.document?.functions);
-  if (slot === "given") return named(store.document?.givens);
-  if (slot === "relation")
-    return [
-      [">=", "at least"],
-      [">", "above"],
-      ["<=", "at most"],
-      ["<", "below"],
-    ].map(([value, text]) => ({ value: value!, text: text! }));
-  if (slot === "round") return ROUNDINGS.map((r) => ({ value: r.value, text: r.text }));
-  if (slot === "ask") return ["greatest", "least"].map((w) => ({ value: w, text: w }));
-  return null;
-}
-/** What stands in the field when a part is opened: the name, the sign or the bare numbers. */
-function present(q: Question, slot: Slot, shown: string): string {
-  const text = (a: unknown): string =>
-    typeof a === "object" && a !== null
-      ? `${"pick" in a && a.pick ? `${String(a.pick)} ` : ""}answer of ${(a as { of: string }).of}`
-      : String(a ?? "");
-  if (slot === "functions.0" || slot === "functions.1")
-    return "functions" in q ? (q.functions[slot === "functions.1" ? 1 : 0] ?? "") : "";
-  if (slot === "range")
-    return q.from === undefined && q.to === undefined
-      ? shown.replace(/\s*[^\d…∞−.,]+$/u, "").replace(/^.*=\s*/, "")
-      : `${text(q.from)} … ${text(q.to)}`;
-  if (slot === "between" && "between" in q && q.between) return q.between.map(text).join(" … ");
-  if (slot === "givenRange" && q.ask === "given") return q.range.map(text).join(" … ");
-  return text((q as unknown as Record<string, unknown>)[slot]);
+function choicesOf(choices: "functions" | "givens" | readonly Choice[] | null, _names: string): Choice[] | null {
+  if (choices !== "functions" && choices !== "givens") return choices && [...choices];
+  const rows: readonly { name: string; label?: string | undefined }[] = store.document?.[choices] ?? [];
+  return rows.map((row) => ({ value: row.name, text: row.label ? `${row.label} ${row.name}` : row.name }));
 }
 const check =
   (slot: Slot) =>

@@ -1,0 +1,126 @@
+import {
+  formatCount,
+  formatInput,
+  formatNumber,
+  formatQuantity,
+  inputNoun,
+  isCounted,
+  isMoney,
+  list,
+} from "../../explain";
+import type { Model } from "../../model";
+import type { Unit } from "../../units";
+import type { About, Behaviour, FindingStretch, Solution } from "../finding";
+
+/** Answers that are told one by one; of more, the number, the first and the last. */
+export const MOST_TOLD = 6;
+
+export const few = (parts: readonly string[], word = "and", what = "stretches"): string =>
+  parts.length <= MOST_TOLD
+    ? list(parts, word)
+    : `${what === "stretches" ? "on " : ""}${parts.length} ${what}, the first ${parts[0]}, ` +
+      `the last ${parts[parts.length - 1]}`;
+
+/** Names and numbers of one answer in the words and units of its case: what sentences are made of. */
+export class Speech {
+  readonly input: Unit | null;
+  readonly output: Unit | null;
+  /** the variable */
+  readonly x: string;
+  /** the first function, and the second */
+  readonly name: string;
+  readonly other: string;
+
+  constructor(
+    readonly about: About,
+    readonly model: Model,
+  ) {
+    this.x = about.variable;
+    this.input = model.variables.get(about.variable)?.unit ?? null;
+    this.name = about.functions[0] ?? "";
+    this.other = about.functions[1] ?? "";
+    this.output = model.functions.get(this.name)?.unit ?? null;
+  }
+
+  /** "17 lanterns", "t = 3.2 s" */
+  at(x: number, digits = 6): string {
+    const text = formatQuantity(x, this.input, digits);
+    return this.isCounted() ? text : `${this.x} = ${text}`;
+  }
+  /** An input inside brackets: the number alone, a percentage as one. */
+  bare(x: number): string {
+    return formatInput(x, this.input);
+  }
+  out(y: number): string {
+    return formatCount(y, this.output);
+  }
+  /** Whether the variable is spoken of by a noun. */
+  isCounted(): boolean {
+    return this.noun() !== this.x;
+  }
+  noun(count = 2): string {
+    return inputNoun(this.x, this.input, count);
+  }
+
+  /** "on 0 … 250 lanterns", "from t = 2 s on" */
+  range(searched: { from: number; to: number } | null = null): string {
+    const { from, to } = this.about;
+    if (searched) return `on the range searched, ${this.bare(searched.from)} … ${this.bare(searched.to)}`;
+    if (from === null && to === null) return `for any ${this.x}`;
+    if (from === null) return `up to ${this.at(to!)}`;
+    if (to === null) return `from ${this.at(from)} on`;
+    return `on ${this.bare(from)} … ${formatQuantity(to, this.input)}`;
+  }
+  /** A place, and the date it stands for where inputs count from one. */
+  place(s: Solution, digits = 6): string {
+    return s.reads ? `${this.at(s.at, digits)} (${s.reads})` : this.at(s.at, digits);
+  }
+  /** "from 8 to 10 lanterns", "from x = 8 to 10" */
+  span(from: number, to: number): string {
+    const end = formatQuantity(to, this.input, 6);
+    return this.isCounted() ? `from ${formatNumber(from)} to ${end}` : `from ${this.x} = ${this.bare(from)} to ${end}`;
+  }
+  stretch(s: FindingStretch): string {
+    return this.span(s.from ?? -Infinity, s.to ?? Infinity);
+  }
+
+  /** What the function does instead of taking a level. */
+  stays(b: Behaviour): string {
+    if (b.approaches !== null && Math.abs(b.approaches - b.level) <= SAME_REL_TOL * Math.max(1, Math.abs(b.level)))
+      return `${this.comes(b)}comes ever closer to ${this.out(b.approaches)} without reaching it`;
+    if (b.low === b.high) return `is always ${this.out(b.low)}`;
+    if (b.low === b.level) return `stays at or above ${this.out(b.low)}`;
+    if (b.high === b.level) return `stays at or below ${this.out(b.high)}`;
+    const bound = this.sideOf(b);
+    return b.monotone && b.from !== null ? `${b.monotone} from ${this.out(b.from)} and ${bound}` : bound;
+  }
+  private comes({ monotone }: Behaviour): string {
+    return monotone ? `${monotone} and ` : "";
+  }
+  private sideOf(b: Behaviour): string {
+    if (b.low > b.level) return `stays ${this.bound(b.low, -1)}`;
+    return b.high < b.level ? `stays ${this.bound(b.high, 1)}` : "passes it without taking it";
+  }
+
+  /** "above 0.3114": a bound rounded so that the statement stays true. */
+  private bound(y: number, side: 1 | -1): string {
+    const word = side < 0 ? "above" : "below";
+    if (!Number.isFinite(y)) return `${word} ${this.out(y)}`;
+    const isMoneyless = isMoney(this.output) && Math.abs(y) < CENT;
+    const step = this.stepFor(y);
+    const rounded = Number(((side < 0 ? Math.floor(y / step) : Math.ceil(y / step)) * step).toPrecision(12));
+    // A bound that rounding does not move may be taken itself.
+    const text = isMoneyless ? formatNumber(rounded, 4) : formatQuantity(rounded, this.output);
+    return Math.abs(rounded - y) <= Math.abs(y) * SAME_REL_TOL ? `at or ${word} ${text}` : `${word} ${text}`;
+  }
+  /** What a bound is rounded to: one of what is counted, a cent, four digits of anything else. */
+  private stepFor(y: number): number {
+    if (isCounted(this.output)) return 1;
+    if (isMoney(this.output) && Math.abs(y) >= CENT) return CENT;
+    return y === 0 ? 1 : 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3);
+  }
+}
+
+/** Share of a number below which two of them are told as one. */
+const SAME_REL_TOL = 1e-9;
+const CENT = 0.01;

@@ -1,0 +1,42 @@
+import type { QuestionOf } from "../kind";
+import { compileNumber, subtract } from "../../formula";
+import { leastOf } from "../../solve";
+import type { CompareFinding } from "../finding";
+import { plainEvaluation } from "../common/secondWay";
+import { Refusal, type Asking } from "../common/asking";
+import { residualScale, worst } from "../common/confirm";
+import { openMessage, told, toldOpen, wholesIn } from "../common/stretches";
+
+export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
+  const { functions, range, table } = asking;
+  if (functions.length < 2) throw new Refusal("Comparing needs at least two functions.");
+  if (!range.from || !range.to)
+    throw new Refusal(`Comparing needs a range: give ${asking.variable.name} a start and an end.`);
+  const bodies = functions.map((_, i) => asking.body(i));
+  const { leaders, open, meets } = leastOf(bodies, table, range, asking.work);
+  const isWhole = asking.variable.whole && asking.q.round !== "none";
+  const confirmed = meets.map((m) => {
+    const f = compileNumber(subtract(bodies[m.a]!, bodies[m.b]!), table.number);
+    const off = Math.abs(f(m.at));
+    return Number.isFinite(off) ? plainEvaluation(0, off < residualScale(f, m.at) ? 0 : off) : null;
+  });
+  return {
+    ...asking.answered(),
+    ask: "compare",
+    status: leaders.length > 0 ? "found" : open.length > 0 ? "unsettled" : "none",
+    complete: open.length === 0,
+    stretches: leaders.map((l) => ({
+      ...told(l),
+      least: l.least === null ? null : functions[l.least]!.name,
+      ...(isWhole ? wholesIn(l, table) : {}),
+    })),
+    open: open.map(toldOpen),
+    secondWay: worst(confirmed),
+    message:
+      open.length > 0
+        ? openMessage(open, asking.variable.name)
+        : leaders.length === 0
+          ? "None of the functions has a value on the range."
+          : null,
+  };
+}

@@ -1,0 +1,72 @@
+import { formatQuantity } from "../../explain";
+import { firstInput } from "../common/pointsOf";
+import { rangeReplaced } from "../common/replaced";
+import { range } from "../common/slots";
+import { MOST_TOLD, type Speech } from "../common/speech";
+import type { CompareFinding, FindingStretch } from "../finding";
+import type { Kind } from "../kind";
+import { compare as answer } from "./answer";
+
+function sentence(f: CompareFinding, say: Speech): string {
+  if (f.status === "unsettled") return "Not settled: which is least could not be proven.";
+  if (f.status === "none") return f.message ?? "";
+  const parts = f.stretches.map((s) => {
+    const who = s.least ?? "several are equal";
+    return f.stretches.length === 1 ? `${who} everywhere ${say.range()}` : `${who} ${stretch(s, say)}`;
+  });
+  if (parts.length <= MOST_TOLD) return `Least: ${parts.join("; ")}.`;
+  return `Least: ${[...parts.slice(0, 3), "…", parts.at(-1)].join("; ")}. ${parts.length} stretches in all.`;
+}
+
+/** "up to 40 km", "from 41 lanterns on" */
+function stretch(s: FindingStretch, say: Speech): string {
+  const isFirst = s.from === say.about.from;
+  if (s.first !== null && s.first > (s.from ?? -Infinity) && !isFirst)
+    return `from ${formatQuantity(s.first, say.input)} on`;
+  return isFirst ? `up to ${say.at(s.to ?? Infinity)}` : `from ${say.at(s.from ?? -Infinity)} on`;
+}
+
+/** Which of several functions is least, and from where on? */
+export const compare: Kind<"compare"> = {
+  answer,
+  sentence,
+
+  parts: (q, words) => [
+    { text: `Which of ${q.functions.map((n) => words.named(n)).join(", ")} is least` },
+    ...words.range(),
+    { text: "?" },
+  ],
+  slots: { range: range() },
+  isRounded: false,
+  replaced: (q, by) => ({ ...q, ...rangeReplaced(q, by), functions: q.functions.map((n) => by.name(n)) }),
+  identity: () => "compare",
+
+  typed(line) {
+    const m = /^(?:compare|(?:which|least)\s+of)\s+(.+?)(?:\s+is\s+least)?$/i.exec(line.text);
+    if (!m) return null;
+    const names = m[1]!.split(/\s*(?:,|\b(?:and|or)\b)\s*/);
+    return { id: line.id, ...line.narrowed, ask: "compare", functions: names.map((n) => line.functionName(n)) };
+  },
+  starts: [],
+  suggested: () => null,
+
+  details: () => [],
+  surety: (_f, on) => `every stretch${on}`,
+  working: () => [],
+  followed(f, model) {
+    const value = firstInput([], f.stretches, f.about);
+    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
+  },
+  printsOpen: false,
+
+  points: (f, canvas) =>
+    f.stretches.flatMap(({ from, least }) => {
+      const y = from !== null && from !== f.about.from && least ? canvas.values(least)?.(from) : undefined;
+      return y === undefined ? [] : [{ x: from!, y, function: least!, label: canvas.x(from!) }];
+    }),
+  threshold: () => null,
+  inputs: () => [],
+  asksAt: () => null,
+  sight: () => null,
+  countsInputs: false,
+};

@@ -1,0 +1,186 @@
+import { saidOf as sentenceOf, analysed as analyse } from "./full.fixture";
+import type { CaseFile, FunctionRow, Question, Variable } from "../model";
+import { describe, expect, it } from "vitest";
+import { oneFunction } from "./oneFunction.fixture";
+
+// Edges of ranges, pieces, wholes and formats: each answer worked out by hand.
+const solve = (
+  functions: Record<string, string | FunctionRow["by"]>,
+  q: object,
+  variable: Omit<Variable, "name"> = { from: 0, to: 10 },
+) => {
+  const c: CaseFile = {
+    format: "pasear-case",
+    version: 1,
+    title: "T",
+    variables: [{ name: "x", ...variable }],
+    functions: Object.entries(functions).map(([name, by]) => ({
+      name,
+      of: "x",
+      by: typeof by === "string" ? { kind: "formula", text: by } : by,
+    })),
+    questions: [{ id: "q", ...q } as Question],
+  };
+  const a = analyse(c);
+  const f = a.findings[0]!;
+  return { ...f, at: f.solutions.map((s) => s.at), says: sentenceOf(f, a.model) };
+};
+const reach = (text: string, value: number | string, variable?: Omit<Variable, "name">) =>
+  solve({ f: text }, { ask: "reach", function: "f", value }, variable);
+
+describe("ends that are no fractions", () => {
+  it("sin x on 0…π is 0 at both ends", () =>
+    expect(reach("sin(x)", 0, { from: 0, to: "pi" }).solutions.map((s) => [s.exact, s.kind])).toEqual([
+      ["0", "endpoint"],
+      ["pi", "endpoint"],
+    ]));
+  it("x² − 2 on 0…√2", () =>
+    expect(reach("x^2 - 2", 0, { from: 0, to: "sqrt(2)" })).toMatchObject({
+      status: "found",
+      complete: true,
+      solutions: [{ exact: "sqrt(2)", kind: "endpoint" }],
+    }));
+  it("a touched level that is no fraction: x e⁻ˣ = e⁻¹ at 1", () =>
+    expect(reach("x exp(-x)", "exp(-1)")).toMatchObject({ complete: true, solutions: [{ at: 1, kind: "touching" }] }));
+});
+
+describe("places without a value", () => {
+  it("x^x near 0, where it comes to 1", () =>
+    expect(reach("x^x", 0.7, { from: 0, to: 5 })).toMatchObject({
+      complete: true,
+      status: "found",
+      solutions: [{}, {}],
+    }));
+  it("0 times something without a value is not 0", () =>
+    expect(reach("(sqrt(tan(2)) + 1/2) (-x)", 0, { from: -1, to: 1 }).at).toEqual([]));
+  it("ln(x^x) has one zero, at 1", () => expect(reach("ln(x^x)", 0, { from: 0, to: 2 }).at).toEqual([1]));
+  it("sinh x / (−x) comes to −1 at 0 and never takes it", () =>
+    expect(solve({ f: "sinh(x)/(-x)" }, { ask: "greatest", function: "f" }, { from: 0, to: 3 })).toMatchObject({
+      status: "none",
+      message: expect.stringMatching(/ever closer to −1 near x = 0/),
+    }));
+});
+
+describe("stretches", () => {
+  it("a function that equals the level on a stretch", () =>
+    expect(reach("abs(x - 3) + abs(x - 5)", 2)).toMatchObject({
+      status: "found",
+      stretches: [{ from: 3, to: 5, ends: "[]" }],
+      says: "f is 2 from x = 3 to 5.",
+    }));
+  it.each([
+    ["1 - 0*abs(x - 4)", "f is 1 throughout; no input is better than another."],
+    ["abs(x - 2) + abs(x - 5)", "f is least from x = 2 to 5: 3."],
+    ["max(x, 3) + max(3 - x, 0)*0", "f is least from x = 0 to 3: 3."],
+    ["abs(x - 2) + abs(x - 5) + abs(x - 8)", "f is least at x = 5: 6."],
+  ])("a level stretch over a kink is one: %s", (text, says) =>
+    expect(solve({ f: text }, { ask: "least", function: "f" })).toMatchObject({ complete: true, says }),
+  );
+  it("a best value taken on a stretch", () =>
+    expect(solve({ f: "12 ceil(x/8) + 3" }, { ask: "greatest", function: "f" })).toMatchObject({
+      value: 27,
+      says: "f is greatest from x = 8 to 10: 27.",
+    }));
+  it("all whole inputs of such a stretch tie", () =>
+    expect(
+      solve({ f: "min(x, 6)" }, { ask: "greatest", function: "f" }, { from: 0, to: 10, whole: true }).wholeTies!.map(
+        (t) => t.at,
+      ),
+    ).toEqual([6, 7, 8, 9, 10]));
+  it("a constant is the level everywhere or never", () => {
+    expect(reach("0 x", 0)).toMatchObject({ status: "everywhere", complete: true });
+    expect(reach("0 x", 1).says).toBe("f is never 1 on 0 … 10: it is always 0.");
+  });
+});
+
+describe("a price that drops at 50", () => {
+  const pieces: FunctionRow["by"] = {
+    kind: "pieces",
+    pieces: [
+      { text: "9 x", from: 0, to: 50, ends: "[)" },
+      { text: "8 x", from: 50, to: 200 },
+    ],
+  };
+  const sheets = { from: 0, to: 200, whole: true, unit: "sheet" };
+  it("a cost is met on both sides of the jump", () =>
+    expect(
+      solve({ K: pieces }, { ask: "reach", function: "K", value: 420 }, sheets).solutions.map((s) => s.whole!.at),
+    ).toEqual([47, 53]));
+  it("and stretches of at most 410 are parted by it", () =>
+    expect(
+      solve({ K: pieces }, { ask: "where", function: "K", relation: "<=", value: 410 }, sheets).stretches.map((s) => [
+        s.first,
+        s.to,
+      ]),
+    ).toEqual([
+      [0, 410 / 9],
+      [50, 51.25],
+    ]));
+});
+
+describe("wholes", () => {
+  const whole = { from: 0, to: 10, whole: true };
+  it.each([
+    ["x - 7", 7],
+    ["2.5 - x", 2],
+    ["x^2 - 10", 4],
+    ["(x-3)(x-3)", 3],
+  ])("%s: %d", (text, at) => expect(reach(text, 0, whole).solutions[0]!.whole!.at).toBe(at));
+  it("a rounding rule is said as one", () =>
+    expect(solve({ f: "2.5 - x" }, { ask: "reach", function: "f", value: 0, round: "up" }, whole).says).toBe(
+      "f is 0 at x = 2.5: x = 3 when rounded up.",
+    ));
+  it("both neighbours are told with their values", () =>
+    expect(reach("x^2 - 10", 0, whole).solutions[0]!.whole).toMatchObject({
+      at: 4,
+      value: 6,
+      other: { at: 3, value: -1 },
+    }));
+  it("near answers are written with the digits that tell them apart", () =>
+    expect(reach("(x-1)(x-1.0000001)(x-5)", 0).says).toBe("f is 0 at x = 1, x = 1.0000001 and x = 5."));
+});
+
+describe("functions of functions, slopes of slopes", () => {
+  it("thirty levels of f f are worked out in a blink, f(x) f(x + 1) thirty deep is refused with the reason", () => {
+    const chain = (step: (below: string) => string): CaseFile => ({
+      format: "pasear-case",
+      version: 1,
+      title: "T",
+      variables: [{ name: "x", from: 0, to: 1 }],
+      functions: Array.from({ length: 31 }, (_, i) => ({
+        name: `f${i}`,
+        of: "x",
+        by: { kind: "formula" as const, text: i === 0 ? "1 - x/4" : step(`f${i - 1}`) },
+      })),
+      questions: [{ id: "q", ask: "value", function: "f30", at: 0 }],
+    });
+    expect(analyse(chain((f) => `${f} ${f}`)).findings[0]).toMatchObject({ status: "found", value: 1 });
+    const refused = analyse(chain((f) => `${f}(x) ${f}(x + 1)`));
+    expect(refused.model.errors[0]!.message).toMatch(/takes more than 20,000 steps/);
+    expect(refused.findings[0]!.status).toBe("error");
+  });
+  it("h(x) = x g'(x) with g = f(f(x)) + f(2)", () =>
+    expect(
+      solve(
+        { f: "x", g: "f(f(x)) + f(2)", h: "g'(x) x", k: "h(x)^2 - 3" },
+        { ask: "reach", function: "k", value: 0 },
+        { from: -5, to: 5 },
+      ).solutions.map((s) => s.exact),
+    ).toEqual(["-sqrt(3)", "sqrt(3)"]));
+});
+
+describe("totals between ends that are no fractions", () => {
+  it("up to an earlier answer that is no fraction: x² up to √2 is 2√2/3, and on average 2/3", () => {
+    const ends: [number, { of: string }] = [0, { of: "q1" }];
+    const found = analyse(
+      oneFunction("x^2", { from: 0, to: 5 }, [
+        { ask: "reach", function: "f", value: 2 },
+        { ask: "total", function: "f", between: ends },
+        { ask: "average", function: "f", between: ends },
+      ]),
+    ).findings.slice(1);
+    for (const f of found) expect(f).toMatchObject({ complete: true, exactValue: null });
+    expect(found[0]!.value).toBeCloseTo((2 * Math.SQRT2) / 3, 14);
+    expect(found[1]!.value).toBeCloseTo(2 / 3, 14);
+  });
+});

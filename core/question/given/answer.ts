@@ -1,0 +1,122 @@
+import type { QuestionOf } from "../kind";
+import {
+  VARIABLE,
+  call,
+  compileNumber,
+  dependsOnVariable,
+  exactNumber,
+  nearName,
+  quoted,
+  rebuild,
+  substitute,
+  subtract,
+  type Expression,
+} from "../../formula";
+import { compareSpots, exactRational, findRoots, inline, type FunctionTable } from "../../solve";
+import { UNKNOWN_GIVEN, buildModel } from "../../model";
+import type { GivenFinding, Solution } from "../finding";
+import { plainEvaluation } from "../common/secondWay";
+import { Refusal, numberOf, showSpot, type Asking } from "../common/asking";
+import { residualScale, worst } from "../common/confirm";
+import { exactShown } from "../common/exactShown";
+import { isWholeRange, openMessage, told, toldOpen } from "../common/stretches";
+
+/** The value of a given for a wanted output: the given becomes the unknown, the input a number. */
+export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
+  const { q, model, name } = asking;
+  if (!model.givens.has(q.given)) {
+    const near = nearName(q.given, [...model.givens.keys()]);
+    throw new Refusal(`${quoted(q.given)} is no given of this case.${near ? ` Did you mean ${quoted(near)}?` : ""}`);
+  }
+  const from = asking.amount(q.range[0], "the start of the range");
+  const to = asking.amount(q.range[1], "the end of the range");
+  if (compareSpots(from, to, asking.table) !== -1)
+    throw new Refusal(
+      `The range for ${q.given} starts at ${showSpot(from)} and ends at ${showSpot(to)}; ` +
+        "the end should come after the start.",
+    );
+  const at = asking.amount(q.at, "the input");
+  const value = asking.amount(q.value, "the wanted value");
+  const other = buildModel(model.source, q.given);
+  const f = other.functions.get(name);
+  if (!f || f.trouble)
+    throw new Refusal(
+      `${name} cannot be followed back to ${q.given}: ${q.given} stands where only a ` +
+        `number can, in a reading, the end of a piece or of a range. Vary ${q.given} by its ` +
+        "track instead.",
+    );
+  const body = inUnknown(inline(call(name, 0, numberOf(at)), other.table), other.table);
+  if (!body)
+    throw new Refusal(
+      `${name} is made in a way (pieces or a running total) that cannot be solved for ` +
+        `${q.given} here; vary ${q.given} by its track instead.`,
+    );
+  const input = `${asking.variable.name} = ${showSpot(at)}`;
+  if (!dependsOnVariable(body)) throw new Refusal(`${name} at ${input} does not depend on ${q.given}.`);
+  const e = subtract(body, numberOf(value));
+  const search = findRoots(e, other.table, { from, to }, asking.work);
+  const here = compileNumber(e, other.table.number);
+  const solutions = search.roots.map((r): Solution => ({
+    at: r.at,
+    value: value.at,
+    low: r.lo,
+    high: r.hi,
+    kind: r.kind,
+    ...exactShown(r.exact),
+    whole: null,
+    reads: null,
+    turns: 0,
+    spot: r.spot,
+  }));
+  const [first] = search.everywhere;
+  const isEverywhere = first !== undefined && isWholeRange(first, { from, to });
+  const isFound = solutions.length > 0 || first !== undefined;
+  return {
+    ask: "given",
+    ...asking.answered({ from: from.at, to: to.at }),
+    status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none",
+    complete: search.open.length === 0,
+    solutions,
+    stretches: search.everywhere.map(told),
+    open: search.open.map(toldOpen),
+    given: q.given,
+    at: at.at,
+    level: value.at,
+    secondWay: worst(
+      search.roots.map((r) => {
+        const off = Math.abs(here(r.at));
+        return Number.isFinite(off) ? plainEvaluation(0, off < residualScale(here, r.at) ? 0 : off) : null;
+      }),
+    ),
+    message: search.open.length > 0 && isFound ? openMessage(search.open, q.given) : null,
+  };
+}
+
+/**
+ * The unknown given in place of the variable, all calls at fixed inputs written out; null where pieces or totals stand
+ * in the way.
+ */
+function inUnknown(e: Expression, table: FunctionTable): Expression | null {
+  let fails = false;
+  const go = (x: Expression): Expression => {
+    if (x.kind === "number" && x.within === UNKNOWN_GIVEN) return VARIABLE;
+    if (x.kind === "call") {
+      const input = go(x.a);
+      const d = table.definition(x.name, x.order);
+      const fixed = dependsOnVariable(input) ? null : exactRational(input);
+      if (d?.kind === "pieces" && fixed) {
+        const piece = d.pieces.find(
+          (p) =>
+            (!p.from || fixed.compare(p.from) > 0 || (p.closedFrom && fixed.compare(p.from) === 0)) &&
+            (!p.to || fixed.compare(p.to) < 0 || (p.closedTo && fixed.compare(p.to) === 0)),
+        );
+        if (piece) return go(inline(substitute(piece.expression, exactNumber(fixed)), table));
+      }
+      fails = true;
+      return x;
+    }
+    return rebuild(x, go);
+  };
+  const out = go(e);
+  return fails ? null : out;
+}

@@ -1,0 +1,186 @@
+import type { QuestionOf } from "../kind";
+import { rationalOfDouble, rationalText, toDouble } from "../../numeric";
+import { compileNumber } from "../../formula";
+import {
+  findBest,
+  newWork,
+  partition,
+  spotOfRational,
+  turningParts,
+  type Attained,
+  type Bound,
+  type OptimumSearch,
+} from "../../solve";
+import { readingOf } from "../../model";
+import type { BestFinding, FindingStretch, Solution, WholeReading } from "../finding";
+import { goldenSection } from "../common/secondWay";
+import { bestWhole, type BestWhole } from "../common/whole";
+import { short, type Asking } from "../common/asking";
+import { exactShown, readable } from "../common/exactShown";
+import { isWholeRange, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
+
+type BestAsking = Asking<QuestionOf<"greatest" | "least">>;
+
+export function best(asking: BestAsking): BestFinding {
+  const sense = asking.q.ask === "greatest" ? 1 : -1;
+  const found = findBest(asking.body(), asking.table, asking.range, sense, asking.work);
+  const wholes = wholesOf(asking, found, sense);
+  if (found.status === "attained") return attained(asking, found, wholes, sense);
+  const bound = found.status === "approached" || found.status === "unbounded" ? found.bound : null;
+  if (wholes && wholes.best.length > 0) return wholeOnly(asking, wholes, bound);
+  if (found.status === "undefined")
+    return {
+      ...without(asking),
+      status: "none",
+      complete: true,
+      message: `${asking.name} has no value anywhere on the range.`,
+    };
+  if (found.status === "unsettled") return { ...without(asking), status: "unsettled", open: found.open.map(toldOpen) };
+  return {
+    ...without(asking),
+    status: "none",
+    complete: true,
+    bound: toldBound(found.bound),
+    message: unattained(asking, found.bound, sense),
+  };
+}
+
+/** An answer without a best value, to begin with. */
+const without = (asking: BestAsking): BestFinding => ({
+  ask: asking.q.ask,
+  ...asking.answered(),
+  solutions: [],
+  wholeTies: null,
+  stretches: [],
+  bound: null,
+  repeats: null,
+  value: null,
+  exactValue: null,
+});
+
+/**
+ * The best whole inputs, where the variable counts; of a function that repeats, those of the first period are not all.
+ */
+function wholesOf(asking: Asking, found: OptimumSearch, sense: 1 | -1): BestWhole | null {
+  if (!asking.variable.whole || asking.q.round === "none") return null;
+  const parts = found.period
+    ? turningParts(
+        asking.body(),
+        asking.table,
+        partition([asking.body()], asking.table, asking.range, newWork(4000)),
+        sense,
+        newWork(4000),
+      )
+    : found.parts;
+  return bestWhole(asking.body(), asking.table, parts, asking.range, sense);
+}
+
+const toldBound = (b: Bound): BestFinding["bound"] => ({ value: b.value, at: b.at });
+
+function unattained(asking: Asking, b: Bound, sense: 1 | -1): string {
+  const word = sense > 0 ? "greatest" : "least";
+  const x = asking.variable.name;
+  const where = b.at !== null ? ` near ${x} = ${short(b.at)}` : ` as ${x} ${b.side > 0 ? "grows" : "falls"}`;
+  if (b.value === null)
+    return `${asking.name} has no ${word} value: it ${sense > 0 ? "grows" : "falls"} without bound${where}.`;
+  return (
+    `${asking.name} has no ${word} value: it comes ever closer to ${short(b.value)}` + `${where}, but does not take it.`
+  );
+}
+
+/** Between the whole inputs a function may do what it likes; the best of them is still the answer. */
+function wholeOnly(asking: BestAsking, wholes: BestWhole, bound: Bound | null): BestFinding {
+  const readings = wholeReadings(wholes);
+  const [first] = readings;
+  const solutions = readings.map((w): Solution => ({
+    at: w.at,
+    value: w.value,
+    low: w.at,
+    high: w.at,
+    kind: "interior",
+    exact: w.n ? rationalText(w.n) : null,
+    exactLatex: w.n ? rationalText(w.n) : null,
+    whole: w,
+    reads: readingOf(w.at, asking.variable),
+    turns: 0,
+    spot: spotOfRational(w.n ?? rationalOfDouble(w.at)),
+  }));
+  return {
+    ...without(asking),
+    // Where even the bounds between the whole inputs are open, the answer stands and is not called complete.
+    complete: wholes.complete && bound !== null,
+    solutions,
+    value: first!.value,
+    wholeTies: readings.length > 1 ? readings : null,
+    bound: bound && toldBound(bound),
+    message: wholes.complete ? null : "Whether another whole input is as good could not be settled.",
+  };
+}
+
+const wholeReadings = (wholes: BestWhole | null): WholeReading[] =>
+  (wholes?.best ?? []).map(({ at, n, value }) => ({ at, n, value }));
+
+function attained(
+  asking: BestAsking,
+  found: OptimumSearch & Attained,
+  wholes: BestWhole | null,
+  sense: 1 | -1,
+): BestFinding {
+  const readings = wholeReadings(wholes);
+  const isCounted = asking.variable.whole && asking.q.round !== "none";
+  const solutions: Solution[] = found.best.map((b) => ({
+    at: b.spot.rational ? toDouble(b.spot.rational) : b.at,
+    value: found.value,
+    low: b.lo,
+    high: b.hi,
+    kind: b.kind,
+    ...exactShown(b.exact),
+    whole: nearestOf(readings, b.at),
+    reads: readingOf(b.at, asking.variable),
+    turns: 0,
+    spot: b.spot,
+  }));
+  const isEverywhere = found.flat.some((s) => isWholeRange(s, asking.range));
+  const stretches = found.flat.map((f): FindingStretch => ({
+    ...told(f),
+    ...(isCounted ? wholesIn(f, asking.table) : {}),
+  }));
+  return {
+    ...without(asking),
+    status: isEverywhere ? "everywhere" : "found",
+    complete: found.complete && (wholes?.complete ?? true),
+    solutions,
+    value: found.value,
+    exactValue: found.exactValue ? readable(rationalText(found.exactValue)) : null,
+    wholeTies: readings.length > 1 ? readings : null,
+    repeats: found.period && !isEverywhere ? { every: found.period.every.at } : null,
+    stretches,
+    secondWay: confirmBest(asking, found, sense),
+    message: found.complete ? null : openMessage(found.open, asking.variable.name),
+  };
+}
+
+function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
+  const [peak] = found.best;
+  if (!peak) return null;
+  const [lo, hi] = [asking.range.from?.at ?? null, asking.range.to?.at ?? null];
+  const near = span(lo, hi, peak.at);
+  const number = compileNumber(asking.body(), asking.table.number);
+  return goldenSection(
+    number,
+    sense,
+    peak.at,
+    found.value,
+    Math.max(lo ?? -Infinity, peak.at - near),
+    Math.min(hi ?? Infinity, peak.at + near),
+  );
+}
+
+const span = (lo: number | null, hi: number | null, at: number): number =>
+  Math.max(1e-9, (lo !== null && hi !== null ? hi - lo : Math.max(1, Math.abs(at))) * 1e-3);
+
+function nearestOf(wholes: readonly WholeReading[], at: number): WholeReading | null {
+  let nearest: WholeReading | null = null;
+  for (const w of wholes) if (!nearest || Math.abs(w.at - at) < Math.abs(nearest.at - at)) nearest = w;
+  return nearest;
+}

@@ -1,0 +1,43 @@
+import { formatNumber, formatQuantity } from "../../explain";
+import { few, type Speech } from "../common/speech";
+import type { BestFinding, WholeReading } from "../finding";
+
+export function sentence(f: BestFinding, say: Speech): string {
+  if (f.status === "none") return f.bound ? unattained(f, f.bound, say) : (f.message ?? "");
+  if (f.status === "unsettled") return `Not settled: where ${say.name} is ${f.ask} could not be proven.`;
+  const value = f.value === null ? "" : say.out(f.value);
+  if (f.status === "everywhere") return `${say.name} is ${value} throughout; no input is better than another.`;
+  if (f.wholeTies) return ties(f.wholeTies, say);
+  if (f.stretches.length > 0)
+    return `${say.name} is ${f.ask} ${few(f.stretches.map((s) => say.stretch(s)))}: ${value}.`;
+  const whole = f.solutions[0]?.whole;
+  if (whole && say.isCounted()) return `${formatQuantity(whole.at, say.input)}: ${say.out(whole.value)}.`;
+  if (whole) return `${say.name} is ${f.ask} at ${say.x} = ${formatNumber(whole.at)}: ${say.out(whole.value)}.`;
+  return `${say.name} is ${f.ask} at ${few(
+    f.solutions.map((s) => say.place(s)),
+    "and",
+    "places",
+  )}: ${value}.`;
+}
+
+/** "29 or 30 lanterns: $870." */
+function ties(wholes: readonly WholeReading[], say: Speech): string {
+  const inputs = few(
+    wholes.map((t) => formatNumber(t.at)),
+    "or",
+    "inputs",
+  );
+  return `${say.isCounted() ? `${inputs} ${say.noun()}` : inputs}: ${say.out(wholes[0]!.value)}.`;
+}
+
+/** A greatest or least value that is approached only, or has no bound. */
+function unattained(f: BestFinding, { value, at }: NonNullable<BestFinding["bound"]>, say: Speech): string {
+  const far = `as ${say.x} ${f.about.to === null ? "grows" : "falls"}`;
+  const none = `${say.name} has no ${f.ask} value`;
+  if (value === null) {
+    const way = f.ask === "greatest" ? "grows" : "falls";
+    return `${none}: it ${way} without bound ${at === null ? far : `near ${say.at(at)}`}.`;
+  }
+  const where = at === null ? far : `as ${say.x} approaches ${formatQuantity(at, say.input)}`;
+  return `${none}: it comes ever closer to ${formatQuantity(value, say.output)} ${where}, and does not take it.`;
+}

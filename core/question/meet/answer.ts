@@ -1,0 +1,30 @@
+import { besides } from "../../numeric";
+import { subtract, type Expression } from "../../formula";
+import { findBest, newWork } from "../../solve";
+import { Refusal, type Asking } from "../common/asking";
+import { level } from "../common/level";
+import type { MeetFinding } from "../finding";
+import type { QuestionOf } from "../kind";
+
+/** All inputs at which two functions have one value. */
+export function meet(asking: Asking<QuestionOf<"meet">>): MeetFinding {
+  const { functions } = asking.q;
+  if (functions.length !== 2) throw new Refusal(`Two functions can meet; this question names ${functions.length}.`);
+  const difference = subtract(asking.body(0), asking.body(1));
+  const found = level(asking, difference, asking.body(0), null);
+  // Two written forms of one thing are compared by their greatest difference; where they simply cross it says nothing.
+  const isCompared = found.complete && (found.stretches.length > 0 || found.status === "none");
+  const gap = isCompared ? besides(() => greatestDifference(asking, difference), null) : null;
+  return { ask: "meet", ...found, gap };
+}
+
+/** Where two functions are furthest apart on the range, and by how much. */
+function greatestDifference(asking: Asking, difference: Expression): MeetFinding["gap"] {
+  const [high, low] = ([1, -1] as const).map((sense) =>
+    findBest(difference, asking.table, asking.range, sense, newWork(2000, 200)),
+  );
+  // "They differ most by" is a claim too: only of searches that left nothing open.
+  if (high!.status !== "attained" || low!.status !== "attained" || !high!.complete || !low!.complete) return null;
+  const far = Math.abs(high!.value) >= Math.abs(low!.value) ? high! : low!;
+  return { at: far.best[0]?.at ?? far.flat[0]?.lo ?? 0, size: Math.abs(far.value) };
+}

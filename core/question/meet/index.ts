@@ -1,0 +1,82 @@
+import { expressionOf, workingOfEquation } from "../common/working";
+import { closer, neighbours } from "../common/card";
+import { sidesOf } from "../common/line";
+import { levelSentence, suretyOfPlaces } from "../common/levelWords";
+import { firstInput, pointsOf } from "../common/pointsOf";
+import { rangeReplaced } from "../common/replaced";
+import { functionSlot, range, rounding } from "../common/slots";
+import type { Speech } from "../common/speech";
+import type { MeetFinding } from "../finding";
+import type { Kind, QuestionOf } from "../kind";
+import { meet as answer } from "./answer";
+
+const inPlace = (i: number) =>
+  functionSlot<QuestionOf<"meet">>(
+    (q) => q.functions[i] ?? "",
+    (q, name) => ({ ...q, functions: Object.assign([...q.functions], { [i]: name }) }),
+  );
+
+function never(f: MeetFinding, say: Speech): string {
+  const goal = `${say.name} and ${say.other} never meet ${say.range(f.searched)}`;
+  return f.gap ? `${goal}; they differ most, by ${say.out(f.gap.size)}, at ${say.at(f.gap.at)}` : goal;
+}
+
+/** Where do two functions meet? */
+export const meet: Kind<"meet"> = {
+  answer,
+  sentence: (f, say) =>
+    levelSentence(f, say, {
+      goal: `${say.name} and ${say.other} meet`,
+      holds: `${say.name} is at least ${say.other}`,
+      gives: `gives ${say.name} at least ${say.other}`,
+      isZero: true,
+      everywhere:
+        `${say.name} and ${say.other} are equal everywhere ${say.range(f.searched)}: ` +
+        `their greatest difference is ${say.out(f.gap?.size ?? 0)}`,
+      never: never(f, say),
+    }),
+
+  parts: (q, words) => [
+    { text: "Where do " },
+    { text: words.named(q.functions[0] ?? "?"), slot: "functions.0" },
+    { text: " and " },
+    { text: words.named(q.functions[1] ?? "?"), slot: "functions.1" },
+    { text: " meet" },
+    ...words.range(),
+    { text: "?" },
+  ],
+  slots: { "functions.0": inPlace(0), "functions.1": inPlace(1), range: range(), round: rounding() },
+  isRounded: true,
+  replaced: (q, by) => ({ ...q, ...rangeReplaced(q, by), functions: q.functions.map((n) => by.name(n)) }),
+  identity: () => "meet",
+
+  typed(line) {
+    const sides = sidesOf(line);
+    if (sides?.sign !== "=" || !sides.leftFunction || !sides.rightFunction) return null;
+    return { id: line.id, ...line.narrowed, ask: "meet", functions: [sides.leftFunction, sides.rightFunction] };
+  },
+  starts: [],
+  suggested: () => null,
+
+  details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],
+  surety: suretyOfPlaces,
+  working(q, model) {
+    const [left, right] = q.functions.map((name) => expressionOf(name, model));
+    if (!left || !right || q.functions.length !== 2 || left.of !== right.of) return [];
+    const { of } = left;
+    return workingOfEquation(left.body, right.body, of, `${left.name}(${of}) = ${right.name}(${of})`);
+  },
+  followed(f, model) {
+    const value = firstInput(f.solutions, f.stretches, f.about);
+    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
+  },
+  printsOpen: true,
+
+  points: (f, canvas) =>
+    pointsOf(f.solutions, canvas, (x) => (canvas.isMoney(canvas.drawn) ? `break-even ${x}` : `meet at ${x}`)),
+  threshold: () => null,
+  inputs: () => [],
+  asksAt: () => null,
+  sight: () => "meeting",
+  countsInputs: true,
+};

@@ -1,0 +1,133 @@
+import type { QuestionOf } from "../kind";
+import { Enclosure } from "../../interval";
+import {
+  compileNumber,
+  dependsOnVariable,
+  enclosedNumber,
+  exactNumber,
+  multiply as times,
+  subtract,
+  type Expression,
+} from "../../formula";
+import { ratio } from "../../numeric";
+import {
+  encloseConstant,
+  exactRational,
+  findRoots,
+  spotOfRational,
+  valueAt,
+  type RootSearch,
+  type Spot,
+  type Stretch,
+} from "../../solve";
+import { readingOf } from "../../model";
+import type { MultiplyFinding, Solution } from "../finding";
+import { behaviourOf } from "../common/behaviour";
+import { Refusal, numberOf, showSpot, type Asking } from "../common/asking";
+import { confirmRoot } from "../common/confirm";
+import { exactShown } from "../common/exactShown";
+import { repeatsOf, solutionOf } from "../common/level";
+import { openMessage, told, toldOpen, wholesIn } from "../common/stretches";
+
+/** The first input after the start at which the function is a multiple of what it is there. */
+export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFinding {
+  const { q, table, name, variable } = asking;
+  const factor = asking.amount(q.factor, "the factor");
+  const start =
+    q.start === undefined ? (asking.range.from ?? spotOfRational(ratio(0))) : asking.amount(q.start, "the start");
+  const e = asking.body();
+  const first = valueAt(e, start, table);
+  if (first.kind !== "value")
+    throw new Refusal(`${name} has no value at ${variable.name} = ${showSpot(start)}, where the counting starts.`);
+  // The level as it is, not its nearest double: 0.1 · 100 · 0.5^(2/8) keeps its logarithm short.
+  const base = first.exact
+    ? exactNumber(first.exact)
+    : first.form && !dependsOnVariable(first.form)
+      ? first.form
+      : enclosedNumber(first.lo + (first.hi - first.lo) / 2, new Enclosure(first.lo, first.hi));
+  const wanted = times(numberOf(factor), base);
+  const goal = subtract(e, wanted);
+  const search = findRoots(goal, table, { from: start, to: asking.range.to }, asking.work);
+  const level = levelOf(wanted);
+  const common = {
+    ask: "multiply" as const,
+    ...asking.answered({ from: start.at, to: asking.range.to?.at ?? null }),
+    level: level.at,
+    start: start.at,
+    repeats: repeatsOf(search),
+  };
+  const found = firstAfter(asking, search, start, goal, level.at);
+  const plateau = plateauAfter(search, start);
+  const end = found?.at ?? plateau?.lo ?? Infinity;
+  const open = search.open.filter((o) => o.lo < end);
+  const stretches = plateau && plateau.lo <= end ? [told(plateau)] : [];
+  if (!found && !plateau)
+    return {
+      ...common,
+      status: open.length > 0 ? "unsettled" : "none",
+      complete: open.length === 0,
+      searched: search.searched,
+      repeats: null,
+      solutions: [],
+      stretches: [],
+      open: open.map(toldOpen),
+      behaviour: open.length > 0 ? null : behaviourOf(asking, e, level),
+    };
+  const root = search.roots.find((r) => r.spot === found?.spot);
+  return {
+    ...common,
+    complete: open.length === 0,
+    searched: null,
+    behaviour: null,
+    solutions: found ? [found] : [],
+    stretches,
+    open: open.map(toldOpen),
+    message: found
+      ? open.length > 0
+        ? openMessage(open, variable.name)
+        : null
+      : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!)}.`,
+    secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
+  };
+}
+
+function levelOf(wanted: Expression): Spot {
+  const exact = exactRational(wanted);
+  if (exact) return spotOfRational(exact);
+  const v = encloseConstant(wanted);
+  return { at: v.lo + (v.hi - v.lo) / 2, lo: v.lo, hi: v.hi, rational: null, exact: null, zeroOf: [] };
+}
+
+/** The first stretch after the start on which the level is kept. */
+const plateauAfter = (search: RootSearch, start: Spot): Stretch | undefined =>
+  search.everywhere.find((s) => s.from !== null && s.lo > start.at);
+
+/**
+ * The first root after the start, or the start of the first stretch on which the level is kept; one that begins open
+ * has no first input.
+ */
+function firstAfter(asking: Asking, search: RootSearch, start: Spot, goal: Expression, level: number): Solution | null {
+  const root = search.roots.find((r) => r.spot !== start && r.at > start.at);
+  const plateau = plateauAfter(search, start);
+  const isFirst = plateau !== undefined && (!root || plateau.lo < root.at);
+  if (isFirst) return plateau.closedLo ? plateauSolution(asking, plateau, plateau.from!, level) : null;
+  return root ? solutionOf(asking, root, goal, level) : null;
+}
+
+/** The start of a level stretch as the answer; its whole reading is the first whole input on that stretch. */
+function plateauSolution(asking: Asking, plateau: Stretch, spot: Spot, value: number): Solution {
+  const isCounted = asking.variable.whole && asking.q.round !== "none";
+  const { first } = isCounted ? wholesIn(plateau, asking.table) : { first: null };
+  return {
+    at: spot.at,
+    value,
+    low: spot.lo,
+    high: spot.hi,
+    kind: "endpoint",
+    ...exactShown(spot.exact),
+    whole: first === null ? null : { at: first, value: 0 },
+    reads: readingOf(spot.at, asking.variable),
+    turns: 0,
+    spot,
+  };
+}

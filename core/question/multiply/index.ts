@@ -1,0 +1,96 @@
+import { exactNumber, substitute } from "../../formula";
+import { formatNumber, type WorkingStep } from "../../explain";
+import type { Model } from "../../model";
+import { ZERO, toDouble } from "../../numeric";
+import { exactRational } from "../../solve";
+import { closer } from "../common/card";
+import { firstInput, pointsOf } from "../common/pointsOf";
+import { rangeReplaced } from "../common/replaced";
+import { amountSlot, rounding, theFunction } from "../common/slots";
+import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
+import type { Kind, Outline, QuestionOf } from "../kind";
+import { multiply as answer } from "./answer";
+import { sentence } from "./sentence";
+import { typed } from "./typed";
+
+function working(q: QuestionOf<"multiply">, model: Model): WorkingStep[] {
+  const f = expressionOf(q.function, model);
+  const factor = knownAmount(q.factor, model);
+  const from = f && startOf(q, f.of, model);
+  const first = from && exactRational(substitute(f.body, exactNumber(from)));
+  if (!first || !factor) return [];
+  const asked = `${f.name}(${f.of}) = ${formatNumber(factor.value)} ${f.name}(${formatNumber(toDouble(from))})`;
+  return workingOfEquation(f.body, exactNumber(first.mul(factor.exact)), f.of, asked);
+}
+const startOf = (q: QuestionOf<"multiply">, variable: string, model: Model) =>
+  q.start === undefined ? (model.variables.get(variable)?.from ?? ZERO) : (knownAmount(q.start, model)?.exact ?? null);
+
+/** Share of its middle value that the geometric mean of a growing function's ends comes up to. */
+const GROWTH = 0.9;
+
+/** Growth by a factor: from 0 on, always rising, with a middle near the geometric mean of the ends. */
+function grows({ values, from }: Outline): boolean {
+  const [first, middle, last] = [values[0]!, values[values.length >> 1]!, values[values.length - 1]!];
+  const rises = values.every((y, k) => k === 0 || y > values[k - 1]!);
+  return rises && first > 0 && last > 2 * first && Math.sqrt(first * last) > GROWTH * middle && from === 0;
+}
+
+/** When has a function become a multiple of what it was? */
+export const multiply: Kind<"multiply"> = {
+  answer,
+  sentence,
+
+  parts: (q, words) => [
+    { text: "When has " },
+    words.function(),
+    { text: " become " },
+    { text: words.amount(q.factor, null), slot: "factor" },
+    { text: " times what it is at " },
+    {
+      text: q.start === undefined ? "the start" : words.amount(q.start, words.variable()?.unit ?? null),
+      slot: "start",
+    },
+    { text: "?" },
+  ],
+  slots: {
+    function: theFunction(),
+    factor: amountSlot(
+      (q) => q.factor,
+      (q, factor) => ({ ...q, factor }),
+    ),
+    start: amountSlot(
+      (q) => q.start,
+      (q, start) => ({ ...q, start }),
+    ),
+    round: rounding(),
+  },
+  isRounded: true,
+  replaced: (q, by) => ({
+    ...q,
+    ...rangeReplaced(q, by),
+    function: by.name(q.function),
+    factor: by.amount(q.factor),
+    ...(q.start === undefined ? {} : { start: by.amount(q.start) }),
+  }),
+  identity: () => "multiply",
+
+  typed,
+  starts: [],
+  suggested: (of, id) => (grows(of) ? { id, ask: "multiply", function: of.name, factor: 2 } : null),
+
+  details: (f, card) => closer(f.solutions, card),
+  surety: () => null,
+  working,
+  followed(f, model) {
+    const value = firstInput(f.solutions, f.stretches, f.about);
+    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
+  },
+  printsOpen: false,
+
+  points: (f, canvas) => pointsOf(f.solutions, canvas, (x) => x),
+  threshold: (f) => f.level,
+  inputs: (f) => [f.start],
+  asksAt: () => null,
+  sight: () => null,
+  countsInputs: false,
+};

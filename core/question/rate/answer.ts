@@ -1,0 +1,187 @@
+import type { QuestionOf } from "../kind";
+import { ratio, rationalText, toDouble, type Rational } from "../../numeric";
+import { decimalText, dependsOnVariable, differentiate, divide, subtract, type Expression } from "../../formula";
+import { Enclosure, iv } from "../../interval";
+import {
+  areEqualValues,
+  compareSpots,
+  exactRational,
+  numberOfSpot,
+  partition,
+  signOfValue,
+  spotOfRational,
+  valueAt,
+  valueOf,
+  type CellPart,
+  type Spot,
+  type ValueAt,
+} from "../../solve";
+import type { RateFinding } from "../finding";
+import { differenceQuotient, plainEvaluation } from "../common/secondWay";
+import { Refusal, fractionOf, showSpot, type Asking } from "../common/asking";
+import { readable } from "../common/exactShown";
+
+type RateAsking = Asking<QuestionOf<"rate">>;
+
+const without = (asking: RateAsking, over: RateFinding["over"]): RateFinding => ({
+  ask: "rate",
+  ...asking.answered(),
+  over,
+  value: null,
+  exactValue: null,
+});
+type Known = ValueAt & { kind: "value" };
+
+export function rate(asking: RateAsking): RateFinding {
+  const { q } = asking;
+  if (q.between)
+    return between(asking, asking.amount(q.between[0], "the start"), asking.amount(q.between[1], "the end"));
+  if (q.at === undefined) throw new Refusal("A rate needs an input (`at`) or two inputs (`between`).");
+  return rateAt(asking, asking.amount(q.at, "the input"));
+}
+
+/** (f(b) − f(a))/(b − a), of f(a) where it is wanted in percent. */
+function between(asking: RateAsking, a: Spot, b: Spot): RateFinding {
+  const { table, name } = asking;
+  const x = asking.variable.name;
+  if (compareSpots(a, b, table) === 0)
+    throw new Refusal(`An average rate needs two different inputs; both are ${x} = ${showSpot(a)}.`);
+  const e = asking.body();
+  const over = { between: [a.at, b.at] as const };
+  const [va, vb] = [valueAt(e, a, table), valueAt(e, b, table)];
+  if (va.kind !== "value" || vb.kind !== "value")
+    return withoutValue(asking, va.kind !== "value" ? [va, a] : [vb, b], over);
+  const isPercent = asking.q.as === "percent";
+  if (isPercent && signOfValue(va) === 0)
+    throw new Refusal(`${name} is 0 at ${x} = ${showSpot(a)}; a rate in percent of 0 has no meaning.`);
+  const exact = exactRise(va, vb, a, b, isPercent);
+  const bounds = iv.divide(
+    iv.subtract(new Enclosure(vb.lo, vb.hi), new Enclosure(va.lo, va.hi)),
+    iv.subtract(new Enclosure(b.lo, b.hi), new Enclosure(a.lo, a.hi)),
+  );
+  const of = isPercent ? iv.divide(bounds, new Enclosure(va.lo, va.hi)) : bounds;
+  const value = exact ? toDouble(exact) : of.lo + (of.hi - of.lo) / 2;
+  const n = table.number(name);
+  const plain = (n(b.at) - n(a.at)) / (b.at - a.at) / (isPercent ? n(a.at) : 1);
+  return {
+    ...without(asking, over),
+    complete: Number.isFinite(value),
+    value,
+    exactValue: exact ? (decimalText(exact) ?? null) : null,
+    secondWay: plainEvaluation(value, plain, (Math.abs(n(a.at)) + Math.abs(n(b.at))) * 1e-13),
+  };
+}
+
+function withoutValue(asking: RateAsking, [v, at]: [ValueAt, Spot], over: RateFinding["over"]): RateFinding {
+  const isNone = v.kind === "none";
+  return {
+    ...without(asking, over),
+    status: isNone ? "none" : "unsettled",
+    complete: isNone,
+    message:
+      `${isNone ? "" : "Not settled: whether "}${asking.name} has ${isNone ? "no" : "a"} ` +
+      `value at ${asking.variable.name} = ${showSpot(at)}.`,
+  };
+}
+
+function exactRise(va: Known, vb: Known, a: Spot, b: Spot, isPercent: boolean): Rational | null {
+  const rise =
+    va.exact && vb.exact && a.rational && b.rational
+      ? vb.exact.sub(va.exact).div(b.rational.sub(a.rational))
+      : va.form && vb.form && !dependsOnVariable(va.form) && !dependsOnVariable(vb.form)
+        ? exactRational(divide(subtract(vb.form, va.form), subtract(numberOfSpot(b), numberOfSpot(a))))
+        : null;
+  if (!rise || !isPercent) return rise;
+  return va.exact && rise.div(va.exact);
+}
+
+function rateAt(asking: RateAsking, at: Spot): RateFinding {
+  const { table, name } = asking;
+  const x = asking.variable.name;
+  const over = { at: at.at };
+  const slope = slopeAt(asking, asking.body(), at);
+  if (slope.kind !== "value" || !Number.isFinite(slope.lo) || !Number.isFinite(slope.hi)) {
+    const isNone = slope.kind === "none";
+    return {
+      ...without(asking, over),
+      status: isNone ? "none" : "unsettled",
+      complete: isNone,
+      message: isNone
+        ? `${name} has no slope at ${x} = ${showSpot(at)}: it has a corner, a jump or no value there.`
+        : `Not settled: whether ${name} has a slope at ${x} = ${showSpot(at)}.`,
+    };
+  }
+  let value = slope.exact ? toDouble(slope.exact) : slope.lo + (slope.hi - slope.lo) / 2;
+  const n = table.number(name);
+  const isPercent = asking.q.as === "percent";
+  if (isPercent) {
+    const base = valueAt(asking.body(), at, table);
+    if (base.kind !== "value" || signOfValue(base) === 0)
+      throw new Refusal(`${name} is 0 at ${x} = ${showSpot(at)}; a rate in percent of 0 has no meaning.`);
+    value /= base.exact ? toDouble(base.exact) : (base.lo + base.hi) / 2;
+  }
+  const { from, to } = asking.range;
+  const width = from && to ? (to.at - from.at) * 1e-3 : 0;
+  const shown = isPercent ? (t: number) => n(t) / n(at.at) : n;
+  return {
+    ...without(asking, over),
+    complete: true,
+    value,
+    exactValue: slope.exact && !isPercent ? readable(rationalText(slope.exact)) : null,
+    secondWay: differenceQuotient(shown, at.at, value, width),
+  };
+}
+
+/** How far beside an input the function is taken apart for its slope there. */
+const BESIDE = ratio(1, 1024);
+
+/**
+ * The slope at an input: of the formula that holds around it, or, at a joint, where value and slope of both sides
+ * agree.
+ */
+function slopeAt(asking: Asking, e: Expression, at: Spot): ValueAt {
+  const { table } = asking;
+  const middle = fractionOf(at);
+  const range = { from: spotOfRational(middle.sub(BESIDE)), to: spotOfRational(middle.add(BESIDE)) };
+  const parts = partition([e], table, range);
+  const isHere = (s: Spot) => compareSpots(s, at, table);
+  const joint = parts.findIndex((p) => p.kind === "place" && isHere(p.spot) === 0);
+  const cellAt = (i: number): CellPart | null => {
+    const p = parts[i];
+    return p?.kind === "cell" ? p : null;
+  };
+  if (joint < 0) {
+    const home = parts.find(
+      (p): p is CellPart => p.kind === "cell" && (!p.from || isHere(p.from) === -1) && (!p.to || isHere(p.to) === 1),
+    );
+    if (!home) return { kind: "open" };
+    const f = home.formulas[0];
+    return f ? valueOf(differentiate(f), at, table) : { kind: "none" };
+  }
+  const [left, right] = [cellAt(joint - 1), cellAt(joint + 1)];
+  if (!left || !right) return { kind: "open" };
+  const [f, g] = [left.formulas[0], right.formulas[0]];
+  const own = valueAt(e, at, table);
+  if (!f || !g || own.kind === "none") return { kind: "none" };
+  const sides = [f, g].map((h) => ({ value: valueAt(h, at, table), slope: valueAt(differentiate(h), at, table) }));
+  if (own.kind === "open" || sides.some((s) => s.value.kind === "open" || s.slope.kind === "open"))
+    return { kind: "open" };
+  if (sides.some((s) => s.value.kind === "none" || s.slope.kind === "none")) return { kind: "none" };
+  return agreed([own, ...sides.map((s) => s.value)] as Known[], sides.map((s) => s.slope) as Known[]);
+}
+
+/** The common slope, when all values are one and both slopes are; none where they are proven apart. */
+function agreed(values: readonly Known[], slopes: readonly Known[]): ValueAt {
+  const all = (list: readonly Known[]): "one" | "apart" | "open" => {
+    const [first, ...rest] = list as [Known, ...Known[]];
+    if (rest.every((v) => areEqualValues(first, v))) return "one";
+    return rest.some(
+      (v) => v.lo > first.hi || v.hi < first.lo || (v.exact && first.exact && v.exact.compare(first.exact) !== 0),
+    )
+      ? "apart"
+      : "open";
+  };
+  const states = [all(values), all(slopes)];
+  if (states.includes("apart")) return { kind: "none" };
+  return states.includes("open") ? { kind: "open" } : slopes[0]!;
+}

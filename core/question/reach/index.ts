@@ -1,0 +1,93 @@
+import { exactNumber } from "../../formula";
+import { formatNumber, isMoney } from "../../explain";
+import { closer, neighbours } from "../common/card";
+import { sidesOf } from "../common/line";
+import { levelSentence, suretyOfPlaces } from "../common/levelWords";
+import { firstInput, pointsOf } from "../common/pointsOf";
+import { rangeReplaced } from "../common/replaced";
+import { amountSlot, range, rounding, theFunction } from "../common/slots";
+import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
+import type { Kind } from "../kind";
+import { reach as answer } from "./answer";
+
+/** Where has a function a value? */
+export const reach: Kind<"reach"> = {
+  answer,
+  sentence(f, say) {
+    const level = say.out(f.level);
+    const stays = f.behaviour ? `: it ${say.stays(f.behaviour)}` : "";
+    return levelSentence(f, say, {
+      goal: `${say.name} is ${level}`,
+      holds: `it is at least ${level}`,
+      gives: `gives at least ${level}`,
+      isZero: f.level === 0,
+      everywhere: `${say.name} is ${level} everywhere ${say.range(f.searched)}`,
+      never: `${say.name} is never ${level} ${say.range(f.searched)}${stays}`,
+    });
+  },
+
+  parts: (q, words) => [
+    { text: "Where is " },
+    words.function(),
+    { text: " equal to " },
+    words.value(q.value),
+    ...words.range(),
+    { text: "?" },
+  ],
+  slots: {
+    function: theFunction(),
+    value: amountSlot(
+      (q) => q.value,
+      (q, value) => ({ ...q, value }),
+    ),
+    range: range(),
+    round: rounding(),
+  },
+  isRounded: true,
+  replaced: (q, by) => ({
+    ...q,
+    ...rangeReplaced(q, by),
+    function: by.name(q.function),
+    value: by.amount(q.value),
+  }),
+  identity: (q) => `reach ${JSON.stringify(q.value)}`,
+
+  typed(line) {
+    const sides = sidesOf(line);
+    if (sides?.sign !== "=" || (sides.leftFunction === null) === (sides.rightFunction === null)) return null;
+    const { leftFunction, rightFunction, left, right } = sides;
+    const value = line.amount(leftFunction ? right : left);
+    return { id: line.id, ...line.narrowed, ask: "reach", function: (leftFunction ?? rightFunction)!, value };
+  },
+  starts: [],
+  suggested({ name, unit, values }, id) {
+    const changesSign = values.some((y, k) => k > 0 && y * values[k - 1]! < 0);
+    return changesSign && isMoney(unit) ? { id, ask: "reach", function: name, value: 0 } : null;
+  },
+
+  details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],
+  surety: suretyOfPlaces,
+  working(q, model) {
+    const f = expressionOf(q.function, model);
+    const level = knownAmount(q.value, model);
+    if (!f || !level) return [];
+    return workingOfEquation(
+      f.body,
+      exactNumber(level.exact),
+      f.of,
+      `${f.name}(${f.of}) = ${formatNumber(level.value, 12)}`,
+    );
+  },
+  followed(f, model) {
+    const value = firstInput(f.solutions, f.stretches, f.about);
+    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
+  },
+  printsOpen: true,
+
+  points: (f, canvas) => pointsOf(f.solutions, canvas, (x, y) => `${canvas.y(y, canvas.drawn)} at ${x}`),
+  threshold: (f) => f.level,
+  inputs: () => [],
+  asksAt: () => null,
+  sight: () => "threshold",
+  countsInputs: true,
+};

@@ -1,0 +1,86 @@
+import type { QuestionOf } from "../kind";
+import { rationalText, toDouble } from "../../numeric";
+import { compareSpots, formOf, valueAt } from "../../solve";
+import { dependsOnVariable } from "../../formula";
+import type { ValueFinding } from "../finding";
+import type { ModelFit } from "../../model";
+import { plainEvaluation } from "../common/secondWay";
+import { fractionOf, showSpot, type Asking } from "../common/asking";
+import { readable } from "../common/exactShown";
+
+export function value(asking: Asking<QuestionOf<"value">>): ValueFinding {
+  const { variable: x, table, name } = asking;
+  const at = asking.amount(asking.q.at, "the input");
+  const v = valueAt(asking.body(), at, table);
+  const isBelow = x.start !== null && compareSpots(at, x.start, table) === -1;
+  const isAbove = x.end !== null && compareSpots(at, x.end, table) === 1;
+  const edge = isBelow ? x.start : isAbove ? x.end : null;
+  const beyond = edge && toDouble(fractionOf(at).sub(fractionOf(edge)));
+  const without: ValueFinding = {
+    ask: "value",
+    ...asking.answered(),
+    at: at.at,
+    beyond,
+    value: null,
+    exactValue: null,
+    estimate: null,
+  };
+  if (v.kind === "open")
+    return {
+      ...without,
+      status: "unsettled",
+      message: `Not settled: whether ${name} has a value at ${x.name} = ${showSpot(at)}.`,
+    };
+  if (v.kind === "none" || !Number.isFinite(v.lo) || !Number.isFinite(v.hi))
+    return {
+      ...without,
+      status: "none",
+      complete: v.kind === "none",
+      message:
+        v.kind === "none"
+          ? `${name} has no value at ${x.name} = ${showSpot(at)}.`
+          : `${name} at ${x.name} = ${showSpot(at)} is too large a number to be written here.`,
+    };
+  const number = v.exact ? toDouble(v.exact) : v.lo + (v.hi - v.lo) / 2;
+  const closed = !v.exact && v.form && !dependsOnVariable(v.form) ? readable(formOf(v.form).text) : null;
+  return {
+    ...without,
+    complete: true,
+    value: number,
+    exactValue: v.exact ? readable(rationalText(v.exact)) : closed,
+    secondWay: plainEvaluation(number, table.number(name)(at.at), v.hi - v.lo),
+    estimate: estimateAt(asking, name, at.at),
+    message: edge
+      ? `${showSpot(at)} lies ${isBelow ? "below" : "above"} the range of ${x.name}, ${showSpot(edge)}.`
+      : null,
+  };
+}
+
+/**
+ * What a fitted function is worth at an input: inside its rows or beyond them, and between which readings it should
+ * lie.
+ */
+function estimateAt(asking: Asking, name: string, at: number): ValueFinding["estimate"] {
+  const own = asking.model.fits.get(name);
+  // A function made of fitted ones, a revenue or a function in pieces, is worth what their rows are; its band is not
+  // known.
+  const under = own ? [own] : fitsUnder(asking, name, new Set());
+  if (under.length === 0) return null;
+  const [from, to] = [Math.min(...under.map((f) => f.from)), Math.max(...under.map((f) => f.to))];
+  const band = own?.fit.band(at) ?? null;
+  return {
+    beyond: at > to ? at - to : at < from ? at - from : 0,
+    low: band && Number.isFinite(band.low) ? band.low : null,
+    high: band && Number.isFinite(band.high) ? band.high : null,
+  };
+}
+
+/** The fits of the same variable that a function is made of. */
+function fitsUnder(asking: Asking, name: string, seen: Set<string>): ModelFit[] {
+  const f = asking.model.functions.get(name);
+  if (!f || seen.has(name)) return [];
+  seen.add(name);
+  const own = asking.model.fits.get(name);
+  if (own) return f.of === asking.variable.name ? [own] : [];
+  return f.uses.flatMap((u) => fitsUnder(asking, u, seen));
+}

@@ -1,0 +1,74 @@
+import { estimateWords } from "../../explain";
+import { readingOf } from "../../model";
+import type { Card } from "../common/card";
+import { exactNote } from "../common/exactNote";
+import { NAME } from "../common/line";
+import { rangeReplaced } from "../common/replaced";
+import { amountSlot, theFunction } from "../common/slots";
+import type { Speech } from "../common/speech";
+import type { ValueFinding } from "../finding";
+import type { Kind } from "../kind";
+import { value as answer } from "./answer";
+
+function sentence(f: ValueFinding, say: Speech): string {
+  if (f.value === null) return f.message ?? "";
+  const data = f.estimate ? `, ${estimateWords(f.estimate.beyond, say.input)}` : "";
+  const beyond = f.message ? ` ${f.message}` : "";
+  return `${say.name}(${say.bare(f.at)})${dated(f.at, say)} is ${say.out(f.value)}${data}.${beyond}`;
+}
+
+/** ", in 2031,", ", on 7 April 2031,", where inputs count from a date. */
+function dated(at: number, say: Speech): string {
+  const variable = say.model.variables.get(say.x);
+  const reads = variable?.since ? readingOf(at, variable) : null;
+  return reads ? `, ${/^-?\d+$/.test(reads) ? "in" : "on"} ${reads},` : "";
+}
+
+function band({ estimate }: ValueFinding, card: Card): string[] {
+  if (estimate === null || estimate.low === null || estimate.high === null) return [];
+  const [low, high] = [estimate.low, estimate.high].map((y) => card.output(y, 4));
+  return [`if the model holds, 95 of 100 readings there lie between ${low} and ${high}`];
+}
+
+/** What is a function at an input? */
+export const value: Kind<"value"> = {
+  answer,
+  sentence,
+
+  parts: (q, words) => [{ text: "What is " }, words.function(), { text: " at " }, words.at(q.at), { text: "?" }],
+  slots: {
+    function: theFunction(),
+    at: amountSlot(
+      (q) => q.at,
+      (q, at) => ({ ...q, at }),
+    ),
+  },
+  isRounded: false,
+  replaced: (q, by) => ({ ...q, ...rangeReplaced(q, by), function: by.name(q.function), at: by.amount(q.at) }),
+  identity: () => "value",
+
+  typed(line) {
+    const m = new RegExp(String.raw`^(${NAME})\s*\(([^()]*(?:\([^()]*\)[^()]*)*)\)$`, "u").exec(line.text);
+    return m && { id: line.id, ask: "value", function: line.functionName(m[1]!), at: line.amount(m[2]!) };
+  },
+  starts: [],
+  suggested: () => null,
+
+  details: (f, card) => [...band(f, card), ...exactNote(f, card)],
+  surety: () => null,
+  working: () => [],
+  followed: (f, model) =>
+    f.value === null ? null : { value: f.value, unit: model.functions.get(f.about.functions[0]!)?.unit ?? null },
+  printsOpen: false,
+
+  points(f, canvas) {
+    if (f.value === null) return [];
+    const label = `${canvas.drawn}(${canvas.x(f.at)}) = ${canvas.y(f.value, canvas.drawn)}`;
+    return [{ x: f.at, y: f.value, function: canvas.drawn, label }];
+  },
+  threshold: () => null,
+  inputs: (f) => [f.at],
+  asksAt: (f) => f.at,
+  sight: () => null,
+  countsInputs: false,
+};

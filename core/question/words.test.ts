@@ -1,0 +1,125 @@
+import { analysed as analyse, saidOf as sentenceOf } from "./full.fixture";
+import { describe, expect, it } from "vitest";
+import type { CaseFile, Question, Variable } from "../model";
+import { oneFunction } from "./oneFunction.fixture";
+import { parseUnit } from "../units";
+import { formatQuantity } from "../explain";
+
+type Asked = Question extends infer Q ? (Q extends Question ? Omit<Q, "id" | "function"> : never) : never;
+
+/** The sentence about one function of one variable. */
+function says(variable: Variable, unit: string | null, text: string, q: Asked): string {
+  const source: CaseFile = {
+    format: "pasear-case",
+    version: 1,
+    title: "Words",
+    givens: [{ name: "S", value: 1200, unit: "$" }],
+    variables: [variable],
+    functions: [{ name: "f", of: variable.name, by: { kind: "formula", text }, ...(unit === null ? {} : { unit }) }],
+    questions: [{ id: "q", function: "f", ...q } as Question],
+  };
+  const { model, findings } = analyse(source);
+  expect(model.errors).toEqual([]);
+  return sentenceOf(findings[0]!, model);
+}
+const week: Variable = { name: "t", unit: "week", from: 0, to: 60 };
+const hour: Variable = { name: "h", unit: "hour", from: 0 };
+const second: Variable = { name: "t", unit: "s", from: 0, to: 10 };
+const share: Variable = { name: "p", unit: "%", from: 0.01, to: 0.2 };
+const person: Variable = { name: "n", unit: "person", from: 0, to: 5000, whole: true };
+const month: Variable = { name: "m", unit: "month", from: 0, to: 120, whole: true };
+const energy: Variable = { name: "w", unit: "kWh", from: 0, to: 900 };
+const metre: Variable = { name: "d", unit: "m", from: 0, to: 50 };
+
+describe("whole sentences", () => {
+  it.each<[Variable, string | null, string, Asked, string]>([
+    // 800 e^0.2772 = 1055.6
+    [week, "people", "800 exp(0.21 t)", { ask: "value", at: 1.32 }, "f(1.32) is about 1,056 people."],
+    // ln(2)/0.21 = 3.30070
+    [week, "people", "800 exp(0.21 t)", { ask: "multiply", factor: 2 }, "f comes to 1,600 people after 3.3007 weeks."],
+    // (1500/1200)^(1/10) = 1.0225652
+    [share, "$", "S (1 + p)^10", { ask: "reach", value: 1500 }, "f is $1,500 at p = 2.25652 %."],
+    // 12000 · 1.05^9 = 18615.94 a whole 1, 186.16 a point
+    [share, "$", "S (1 + p)^10", { ask: "rate", at: 0.05 }, "At p = 5 % f changes by $186.16 per percentage point."],
+    [share, "$", "S (1 + p)^10", { ask: "greatest" }, "f is greatest at p = 20 %: $7,430.08."],
+    [
+      person,
+      "$",
+      "500 + 0.37 n",
+      { ask: "reach", value: 1000 },
+      "1,352 people is the first whole number that gives at least $1,000.",
+    ],
+    [
+      hour,
+      "°C",
+      "18 + 60 exp(-h/3)",
+      { ask: "least" },
+      "f has no least value: it comes ever closer to 18 °C as h grows, and does not take it.",
+    ],
+    // ln(0.5)/ln(0.9917) = 83.16
+    [
+      month,
+      "$",
+      "24000*0.9917^m",
+      { ask: "multiply", factor: 0.5, start: 0 },
+      "f comes to $12,000 after 83.1647 months. The first month below half is month 84.",
+    ],
+    [energy, "$/kWh", "0.004 + 0.00001 w", { ask: "value", at: 12 }, "f(12) is $0.00412/kWh."],
+    [
+      energy,
+      "$/kWh",
+      "0.004 + 0.00001 w",
+      { ask: "total", between: [0, 100] },
+      "The total of f from 0 to 100 kWh is $0.45.",
+    ],
+    [
+      week,
+      "%",
+      "0.05 + 0.002 t",
+      { ask: "rate", between: [1, 11] },
+      "f changes by 0.2 percentage points per week on average from 1 to 11 weeks.",
+    ],
+    // 20.4 − 4.905 · 2 · 0 at the start
+    [second, "m", "20.4 t - 4.905 t^2", { ask: "rate", at: 0 }, "At t = 0 s f changes by 20.4 m per second."],
+    [metre, null, "sqrt(d) + 1", { ask: "value", at: 9 }, "f(9) is 4."],
+  ])("%j, in %s, %s", (variable, unit, text, q, wanted) => expect(says(variable, unit, text, q)).toBe(wanted));
+});
+
+describe("plurals", () => {
+  it.each([
+    ["cookie", "3 cookies"],
+    ["movie", "3 movies"],
+    ["lens", "3 lenses"],
+    ["quiz", "3 quizzes"],
+    ["potato", "3 potatoes"],
+    ["person", "3 people"],
+    ["people", "3 people"],
+    ["shelf", "3 shelves"],
+    ["box", "3 boxes"],
+    ["kWh", "3 kWh"],
+    ["rpm", "3 rpm"],
+    ["gas", "3 gases"],
+  ])("%s", (unit, text) => expect(formatQuantity(3, parseUnit(unit).unit)).toBe(text));
+  it.each([
+    ["cookies", "1 cookie"],
+    ["movies", "1 movie"],
+    ["lenses", "1 lens"],
+    ["quizzes", "1 quiz"],
+    ["potatoes", "1 potato"],
+    ["people", "1 person"],
+    ["gas", "1 gas"],
+  ])("one of %s", (unit, text) => expect(formatQuantity(1, parseUnit(unit).unit)).toBe(text));
+});
+
+describe("exact forms of angles", () => {
+  it.each([
+    ["sin(2x)", 0.5, ["pi/12", "5 pi/12", "13 pi/12", "17 pi/12"]],
+    ["3 sin(x/2 + pi/6)", 1.5, ["0", "4 pi/3"]],
+    ["cos(x - 1)", 0, ["1 + pi/2"]],
+    ["tan(x/3)", 1, ["3 pi/4"]],
+  ])("%s = %d", (text, value, wanted) => {
+    const asked = { ask: "reach", function: "f", value } as const;
+    const { findings } = analyse(oneFunction(text, { from: 0, to: 4.5 }, [asked]));
+    expect(findings[0]!.solutions.map((s) => s.exact)).toEqual(wanted);
+  });
+});

@@ -1,0 +1,165 @@
+import { analysed as analyse } from "./full.fixture";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { compileNumber, resolve } from "../formula";
+import { buildModel, type CaseFile } from "../model";
+import { workingOf, type WorkingStep } from "./index";
+
+// Working is proof to a student: every line must be true of the answers, and lead to them.
+const scope = { variable: "x", givens: new Map(), functions: new Map(), variables: new Set<string>() };
+const at = (text: string, x: number): number => {
+  const { expression, problems } = resolve(text, scope) as unknown as {
+    expression: Parameters<typeof compileNumber>[0] | null;
+    problems?: unknown;
+  };
+  expect(expression, `${text} ${JSON.stringify(problems)}`).not.toBeNull();
+  return compileNumber(expression!, () => () => NaN)(x);
+};
+const near = (a: number, b: number) => Math.abs(a - b) <= 2e-6 * Math.max(1, Math.abs(a), Math.abs(b));
+const made = (text: string, value: number): CaseFile => ({
+  format: "pasear-case",
+  version: 1,
+  title: "T",
+  variables: [{ name: "x", from: -1000, to: 1000 }],
+  functions: [{ name: "f", of: "x", by: { kind: "formula", text } }],
+  questions: [{ id: "q", ask: "reach", function: "f", value }],
+});
+function answered(c: CaseFile): { steps: WorkingStep[]; answers: number[] } {
+  const { model, findings } = analyse(c);
+  return { steps: workingOf(c.questions![0]!, model), answers: findings[0]!.solutions.map((s) => s.at) };
+}
+/** Each equation of the steps holds at each answer; approximate lines name just the answers. */
+function checked({ steps, answers }: { steps: WorkingStep[]; answers: number[] }): void {
+  for (const { text } of steps) {
+    if (text === "no solution") {
+      expect(answers).toEqual([]);
+      continue;
+    }
+    if (text.includes("≈")) {
+      const told = text.split(" or ").map((t) =>
+        Number(
+          t
+            .replace(/^.*≈\s*/, "")
+            .replaceAll(",", "")
+            .replace("−", "-"),
+        ),
+      );
+      for (const a of answers)
+        expect(
+          told.some((v) => near(v, a)),
+          `${a} in ${text}`,
+        ).toBe(true);
+      continue;
+    }
+    if (/±|^D = /.test(text)) continue;
+    const [left, right] = text.split(" = ");
+    for (const a of answers) expect(near(at(left!, a), at(right!, a)), `${text} at ${a}`).toBe(true);
+  }
+}
+const coefficient = fc
+  .integer({ min: -40, max: 40 })
+  .filter((v) => v !== 0)
+  .map((v) => v / 4);
+const shift = fc.integer({ min: -80, max: 80 }).map((v) => v / 4);
+
+describe("every line of working is true of the answers", () => {
+  it("linear", () =>
+    fc.assert(
+      fc.property(coefficient, shift, shift, (a, b, c) => {
+        const r = answered(made(`${a} x + (${b})`, c));
+        expect(r.answers).toHaveLength(1);
+        expect(r.steps.length).toBeGreaterThan(1);
+        checked(r);
+      }),
+      { numRuns: 150 },
+    ));
+  it("quadratic, with none, one or two answers", () => {
+    const seen = new Set<number>();
+    fc.assert(
+      fc.property(coefficient, shift, shift, (a, b, c) => {
+        const r = answered(made(`${a} x^2 + (${b}) x + (${c})`, 0));
+        seen.add(r.answers.length);
+        // A pure square has the root; the others their discriminant, whose sign tells how many answers there are.
+        if (b !== 0) {
+          const d = r.steps.find((s) => s.text.startsWith("D = "))!;
+          const value = Number(
+            d.text
+              .split(" = ")
+              .at(-1)!
+              .replace("−", "-")
+              .replace(/^(.+)\/(.+)$/, (_, p: string, q: string) => String(Number(p) / Number(q))),
+          );
+          expect(Math.sign(value)).toBe(r.answers.length === 2 ? 1 : r.answers.length === 1 ? 0 : -1);
+        }
+        checked(r);
+      }),
+      { numRuns: 150 },
+    );
+    expect([...seen].sort()).toEqual(expect.arrayContaining([0, 2]));
+  });
+  it("exponential, with and without an answer", () => {
+    let none = 0;
+    fc.assert(
+      fc.property(
+        coefficient,
+        fc.integer({ min: 1, max: 30 }).map((k) => k / 100),
+        shift,
+        shift,
+        (a, k, b, level) => {
+          const r = answered(made(`${a} exp(${k} x) + (${b})`, level));
+          if (r.answers.length === 0) none++;
+          checked(r);
+        },
+      ),
+      { numRuns: 120 },
+    );
+    expect(none).toBeGreaterThan(5);
+  });
+  it("logarithm, root, reciprocal and powers, one inside the other", () => {
+    const outer = fc.constantFrom(
+      (u: string) => `ln(${u})`,
+      (u: string) => `sqrt(${u})`,
+      (u: string) => `log10(${u})`,
+      (u: string) => `(${u})^3`,
+      (u: string) => `2^(${u})`,
+      (u: string) => `12/(${u})`,
+    );
+    let worked = 0;
+    fc.assert(
+      fc.property(
+        outer,
+        coefficient,
+        shift,
+        coefficient,
+        fc.integer({ min: 1, max: 24 }).map((v) => v / 8),
+        (g, a, b, c, level) => {
+          const r = answered(made(`${c} ${g(`${a} x + (${b})`)} + 1`, level));
+          if (r.steps.length > 0) worked++;
+          checked(r);
+        },
+      ),
+      { numRuns: 200 },
+    );
+    expect(worked).toBeGreaterThan(70);
+  });
+  it("growth to a multiple", () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 400 }).map((p) => 1 + p / 1000),
+        fc.integer({ min: 2, max: 12 }),
+        (base, factor) => {
+          const c: CaseFile = {
+            ...made(`150*${base}^x`, 0),
+            variables: [{ name: "x", from: 0, to: 3000 }],
+            questions: [{ id: "q", ask: "multiply", function: "f", factor, start: 0 }],
+          };
+          const steps = workingOf(c.questions![0]!, buildModel(c));
+          // base^x = factor at x = ln(factor)/ln(base)
+          const x = Math.log(factor) / Math.log(base);
+          checked({ steps, answers: [x] });
+          expect(steps.at(-1)!.text).toContain("≈");
+        },
+      ),
+      { numRuns: 60 },
+    ));
+});
