@@ -1,11 +1,11 @@
 import { toDouble } from "../numeric";
 import { VARIABLE, call, latexName, polynomialLatex } from "../formula";
 import { inline, polynomialForm } from "../solve";
-import { formatInput, formatNumber, formatQuantity, inputNoun } from "../explain";
-import type { Unit } from "../units";
+import { formatInput, formatQuantity, inputNoun } from "../explain";
 import { deskLinks } from "./links";
 import { unitName, type CaseProblem, type Model } from "../model";
 import { questionPartsWithRounding, type Analysis, type QuestionPart } from "../question";
+import { noteOf } from "./functionNote";
 import { findingCard, type DeskFinding } from "./findingCard";
 
 export interface DeskFunction {
@@ -105,20 +105,7 @@ function functionRow(model: Model, name: string, index: number): DeskFunction {
     const simple = p && p.length <= 4 && f.uses.some((u) => model.functions.has(u)) ? polynomialLatex(p, f.of) : null;
     if (simple && simple.length < 60 && simple !== latex) latex += ` = ${simple}`;
   }
-  const reading = ([x, y]: readonly [number | string, number | string]) =>
-    `(${x}, ${typeof y === "number" ? formatQuantity(y, moneyOnly(f.unit)) : y})`;
-  const note =
-    by.kind === "line"
-      ? `line through ${by.through.length} readings ${by.through.map(reading).join(" and ")}`
-      : by.kind === "pieces"
-        ? `${by.pieces.length} pieces`
-        : by.kind === "total"
-          ? `running total of ${by.function}`
-          : by.kind === "slope"
-            ? `slope of ${by.function}`
-            : by.kind === "fit"
-              ? fitNote(model, name, by.data)
-              : "";
+  const note = noteOf(row, model);
   const unitMessage = f.unitProblems[0]?.message ?? null;
   return {
     name,
@@ -136,23 +123,3 @@ function functionRow(model: Model, name: string, index: number): DeskFunction {
     ),
   };
 }
-/** `logistic, fitted to 10 rows of followers, R² 0.9998`, with growth beside an exponential. */
-function fitNote(model: Model, name: string, data: string): string {
-  const f = model.fits.get(name);
-  if (!f) return `fitted to ${data}`;
-  const b = f.by.model === "exponential" ? f.fit.constants[1]!.value : null;
-  const growth =
-    b === null
-      ? ""
-      : `, factor ${formatNumber(Math.exp(b), 5)}, ${b >= 0 ? "growth" : "decay"} ` +
-        `${formatNumber(Math.expm1(b) * 100, 4)} %, ` +
-        `${b > 0 ? `doubles in ${formatNumber(Math.LN2 / b, 4)}` : `halves in ${formatNumber(-Math.LN2 / b, 4)}`}`;
-  return (
-    `${f.by.model === "own" ? "own formula" : f.by.model}` +
-    `${f.by.method === "logs" ? " on logarithms" : ""}, fitted to ${f.fit.n} rows of ` +
-    `${data}${f.skipped > 0 ? ` (${f.skipped} left out)` : ""}` +
-    `${f.fit.r2 === null ? "" : `, R² ${formatNumber(f.fit.r2, 4)}`}${growth}`
-  );
-}
-const moneyOnly = (unit: Unit | null): Unit | null =>
-  unit && unit.text.startsWith("$") ? { powers: { "currency:USD": 1 }, factor: 1, text: "$" } : null;

@@ -1,5 +1,5 @@
 import { dateOf, dateWords, daysOf, monthsLater } from "../calendar";
-import type { ModelVariable } from "./build";
+import type { ModelVariable } from "./model";
 
 const DAY = 86400;
 /** Years beyond which nobody reads a date. */

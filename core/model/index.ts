@@ -1,13 +1,8 @@
 export * from "./case";
-export {
-  UNKNOWN_GIVEN,
-  buildModel,
-  readAmount,
-  type CaseProblem,
-  type Model,
-  type ModelFunction,
-  type ModelVariable,
-} from "./build";
+export { readAmount } from "./amount";
+export { buildModel } from "./build";
+export { UNKNOWN_GIVEN, type CaseProblem, type Model, type ModelFunction, type ModelVariable } from "./model";
 export { dataOf, fitRows, fittedForm, rowsOf, type DataRows, type FitBy, type ModelFit } from "./fits";
 export { readingOf } from "./dates";
+export { rewritten } from "./made/ways";
 export { unitName } from "./unitCheck";

@@ -1,5 +1,5 @@
 import { tokenize } from "../formula";
-import type { Amount, CaseFile, FunctionRow, NumberText, Question } from "../model";
+import { rewritten, type Amount, type CaseFile, type FunctionRow, type NumberText, type Question } from "../model";
 import { roomOf } from "../question";
 
 /** A formula text with one name written for another; what is not read as a formula stays. */
@@ -21,30 +21,7 @@ export function renamed(source: CaseFile, from: string, to: string): CaseFile {
   const name = (n: string): string => (n === from ? to : n);
   const number = (n: NumberText): NumberText => (typeof n === "string" ? renamedText(n, from, to) : n);
   const amount = (a: Amount): Amount => (typeof a === "object" ? a : number(a));
-  const by = (b: FunctionRow["by"]): FunctionRow["by"] => {
-    switch (b.kind) {
-      case "formula":
-        return { ...b, text: renamedText(b.text, from, to) };
-      case "line":
-        return { ...b, through: b.through.map(([x, y]) => [number(x), number(y)]) };
-      case "pieces":
-        return {
-          ...b,
-          pieces: b.pieces.map((p) => ({
-            ...p,
-            text: renamedText(p.text, from, to),
-            ...(p.from === undefined ? {} : { from: number(p.from) }),
-            ...(p.to === undefined ? {} : { to: number(p.to) }),
-          })),
-        };
-      case "total":
-        return { ...b, function: name(b.function), ...(b.from === undefined ? {} : { from: number(b.from) }) };
-      case "slope":
-        return { ...b, function: name(b.function) };
-      case "fit":
-        return b;
-    }
-  };
+  const by = (b: FunctionRow["by"]) => rewritten(b, { name, number, text: (t) => renamedText(t, from, to) });
   const question = (q: Question): Question => roomOf(q).replaced(q, { name, amount });
   return {
     ...source,
