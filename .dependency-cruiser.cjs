@@ -16,6 +16,7 @@ const layers = [
   "desk",
   "forms",
   "story",
+  "edit",
   "slips",
   "merge",
 ];

@@ -1,4 +1,26 @@
+<script setup lang="ts">
+import type { ToastMessageOptions } from "primevue/toast";
+import type { Offer } from "~/composables/useTakeOff";
+
+type Told = ToastMessageOptions & { readonly offer?: Offer };
+const toast = useToast();
+function take(told: Told): void {
+  told.offer?.act();
+  toast.remove(told);
+}
+</script>
+
 <template>
   <NuxtPage />
-  <Toast position="bottom-center" />
+  <Toast position="bottom-center">
+    <template #message="{ message }: { message: Told }">
+      <div class="p-toast-message-text">
+        <span class="p-toast-summary">{{ message.summary }}</span>
+        <div v-if="message.detail" class="p-toast-detail">{{ message.detail }}</div>
+        <div v-if="message.offer">
+          <Button link :label="message.offer.says" @click="take(message)" />
+        </div>
+      </div>
+    </template>
+  </Toast>
 </template>

@@ -1,6 +1,6 @@
 import { defineStore } from "pinia";
-import { produce } from "immer";
 import type { CaseFile } from "#core/model";
+import { editGroup, editWords, edited, isDrag, type Edit } from "#core/edit";
 import { differingParts, mergeCases, same } from "#core/merge";
 import { RequestFailure, caseApi, statusOf, type KeptCase as Kept } from "~/utils/caseApi";
 import type { Keeping } from "~/utils/keeping";
@@ -12,8 +12,6 @@ import { UndoSteps, type Travelled } from "~/utils/undoSteps";
 const SEND_AFTER = 500;
 /** How often a server that is away is tried again, in ms. */
 const RETRY_AFTER = 2000;
-/** Groups of changes that come from a hand on a track or a line. */
-const DRAGS = /^(vary|threshold):/;
 
 /**
  * The open case: the document, its undo steps, and how it is kept. What the person typed is held in the browser until
@@ -155,24 +153,16 @@ export const useCaseStore = defineStore("case", () => {
     }
   }
 
-  /** Changes the document in one named step; quick changes of the same group become one step. */
-  function change(name: string, recipe: (draft: CaseFile) => void, group: string | null = null): void {
+  /** Changes the document in one step, which undo calls by its words; quick changes of one group become one step. */
+  function apply(edit: Edit, says = editWords(edit)): void {
     if (!document.value) return;
     const before = document.value;
-    const next = produce(before, recipe);
-    if (next === before) return;
-    dragged = group !== null && DRAGS.test(group);
+    const next = edited(before, edit);
+    if (same(next, before)) return;
+    dragged = isDrag(edit);
     document.value = next;
-    steps.add(name, before, next, group);
+    steps.add(says, before, next, editGroup(edit));
     touched();
-  }
-  function replace(name: string, next: CaseFile): void {
-    change(name, (draft) => {
-      for (const key of Object.keys(draft) as (keyof CaseFile)[])
-        if (!(key in next)) Reflect.deleteProperty(draft, key);
-      for (const key of Object.keys(next) as (keyof CaseFile)[])
-        if (draft[key] !== next[key]) Object.assign(draft, { [key]: next[key] });
-    });
   }
   const undo = () => travelled(document.value && steps.undo(document.value));
   const redo = () => travelled(document.value && steps.redo(document.value));
@@ -282,8 +272,7 @@ export const useCaseStore = defineStore("case", () => {
     undoSteps: steps.done,
     redoSteps: steps.undone,
     open,
-    change,
-    replace,
+    apply,
     undo,
     redo,
     flush,

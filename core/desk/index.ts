@@ -1,6 +1,6 @@
 export { deskOf, type Desk, type DeskFunction, type DeskGiven, type DeskVariable } from "./desk";
 export type { DeskFinding } from "./findingCard";
 export type { Chip } from "./chips";
-export { trailOf } from "./trail";
+export { comesOf, trailOf } from "./trail";
 export { influenceOn, trackOf, type Influence, type InfluenceReport } from "./influence";
 export { findingLatex, findingText, latexText } from "./copied";

@@ -11,3 +11,4 @@ export { compiledResult, dualGap, valueAt, worstBreak, type CompiledAnswer } fro
 export { isLarge } from "./size";
 export { sliceOf, type Slice } from "./slice";
 export { apart } from "./second";
+export { readPlanLine, wordsOf, yesOrNo, type PlanLine } from "./planLine";

@@ -1,7 +1,8 @@
 import { analyse, solutionsOf, valueOf } from "../question";
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
-import { changed, renamed, renamedText, slipsOf } from ".";
+import { edited as changed, renamed, renamedText } from "../edit";
+import { slipsOf } from ".";
 
 const base: CaseFile = {
   format: "pasear-case",

@@ -57,7 +57,7 @@ function changeFor(w: CaseProblem, row: { name: string }, model: Model): Slip["m
     const g = row as { name: string; value: number; unit: string };
     return {
       says: `Read it as ${formatNumber(g.value)} %`,
-      change: { kind: "given", name: g.name, value: hundredth(g.value), unit: g.unit },
+      change: { kind: "setGiven", name: g.name, value: hundredth(g.value), unit: g.unit },
     };
   }
   const place = /^functions\[\d+\]\.by\.(?:text|pieces\[(\d+)\]\.text)$/.exec(w.path);
@@ -67,7 +67,7 @@ function changeFor(w: CaseProblem, row: { name: string }, model: Model): Slip["m
     const text = by.kind === "formula" ? by.text : by.kind === "pieces" ? by.pieces[piece ?? 0]!.text : "";
     return {
       says: `Write ${w.mend}`,
-      change: { kind: "formula", name: row.name, piece, text: text.slice(0, w.at) + w.mend + text.slice(w.end) },
+      change: { kind: "setText", name: row.name, piece, text: text.slice(0, w.at) + w.mend + text.slice(w.end) },
     };
   }
   return null;
@@ -129,7 +129,7 @@ function givenSlips(model: Model): Slip[] {
               `${formatNumber(g.value * 100)} %. Was ${formatNumber(g.value)} % meant?`,
             mend: {
               says: `Read it as ${formatNumber(g.value)} %`,
-              change: { kind: "given", name: g.name, value: hundredth(g.value), unit: "%" },
+              change: { kind: "setGiven", name: g.name, value: hundredth(g.value), unit: "%" },
             },
           },
         ];
@@ -180,7 +180,7 @@ function profitSlips(model: Model): Slip[] {
           message,
           mend: {
             says: `Write ${profit.name} = ${text.replace(" - ", " − ")}`,
-            change: { kind: "formula", name: profit.name, piece: null, text },
+            change: { kind: "setText", name: profit.name, piece: null, text },
           },
         },
       ];
@@ -236,7 +236,7 @@ function findingSlips(f: Finding, model: Model): Slip[] {
       out.push({
         key,
         message: `The range asked for cuts an answer off: there is one at ${formatInput(cut.at, variable.unit)}.`,
-        mend: { says: `Ask on the whole range of ${variable.name}`, change: { kind: "questionRange", id: f.id } },
+        mend: { says: `Ask on the whole range of ${variable.name}`, change: { kind: "clearRange", id: f.id } },
       });
     } else {
       const wide = roundOut(cut.at, cut.below);
@@ -250,8 +250,8 @@ function findingSlips(f: Finding, model: Model): Slip[] {
             ? `Start the range at ${formatInput(wide, variable.unit)}`
             : `Widen the range to ${formatInput(wide, variable.unit)}`,
           change: cut.below
-            ? { kind: "range", variable: variable.name, from: wide }
-            : { kind: "range", variable: variable.name, to: wide },
+            ? { kind: "moveEnd", name: variable.name, end: "from", value: wide }
+            : { kind: "moveEnd", name: variable.name, end: "to", value: wide },
         },
       });
     }
@@ -260,7 +260,10 @@ function findingSlips(f: Finding, model: Model): Slip[] {
     out.push({
       key,
       message: `${formatNumber(first.at, 5)} ${noun} is no whole number, and ${noun} are counted.`,
-      mend: { says: `Count ${variable.name} in whole ${noun}`, change: { kind: "whole", variable: variable.name } },
+      mend: {
+        says: `Count ${variable.name} in whole ${noun}`,
+        change: { kind: "setWhole", name: variable.name, whole: true },
+      },
     });
   }
   const at = roomOf(f).asksAt(f);
@@ -285,7 +288,7 @@ function findingSlips(f: Finding, model: Model): Slip[] {
           "there.",
         mend: {
           says: `Ask at the last reading, ${formatNumber(near)}`,
-          change: { kind: "questionAt", id: f.id, at: near },
+          change: { kind: "askAt", id: f.id, at: near },
         },
       });
     }

@@ -49,7 +49,7 @@ export function unusedNumbers(model: Model): Slip[] {
       message: `${match[0].trim()}${word && !match[1] && !match[4] ? ` ${word}` : ""} is not used anywhere.`,
       mend: {
         says: `Make it a given: ${name} = ${formatQuantity(value, unit ? parseUnit(unit).unit : null, 12)}`,
-        change: { kind: "newGiven", name, value, unit, label: "", start, end },
+        change: { kind: "markGiven", name, value, unit, label: "", start, end },
       },
     });
   }

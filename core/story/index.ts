@@ -1,4 +1,4 @@
-export { interpret, withEntry, freshId, type Entry, type Interpretation } from "./statement";
+export { interpret, interpretLines, withEntry, freshId, type Entry, type Interpretation } from "./statement";
 export { shiftMarks, storyRuns, type StoryRun } from "./marks";
 export { suggestions, type Suggestion } from "./suggest";
 export { offersAt, type Offer, type OfferKind, type Offers } from "./complete";

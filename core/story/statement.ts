@@ -86,6 +86,19 @@ export function withEntry(source: CaseFile, entry: Entry): CaseFile {
   }
 }
 
+/** Several lines, as far as they can be read one after another; `stopped` is the first that cannot. */
+export function interpretLines(lines: readonly string[], source: CaseFile): { entries: Entry[]; stopped: string } {
+  const entries: Entry[] = [];
+  let now = source;
+  for (const line of lines) {
+    const read = interpret(line, now);
+    if (!read.ok) return { entries, stopped: line };
+    entries.push(read.entry);
+    now = withEntry(now, read.entry);
+  }
+  return { entries, stopped: "" };
+}
+
 export function freshId(source: CaseFile): string {
   const taken = new Set((source.questions ?? []).map((q) => q.id));
   for (let i = 1; ; i++) if (!taken.has(`q${i}`)) return `q${i}`;

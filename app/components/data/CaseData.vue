@@ -6,16 +6,13 @@ import {
   nameTrouble,
   namesTaken,
   offeredName,
-  recounted,
   rowRange,
-  withModel,
-  withPieces,
   type CountUnit,
   type Counting,
   type Model,
   type Source,
-  type WithFunction,
 } from "#core/data";
+import type { Edit } from "#core/edit";
 import { formatNumber, formatQuantity } from "#core/explain";
 import { buildModel, readingOf, rowsOf, type CaseFile } from "#core/model";
 import { thinnedRows } from "#core/graph";
@@ -180,17 +177,16 @@ const modelOf = (c: RankedCard): Model => ({
   ...(c.family === "own" ? { text: ownKept.value } : {}),
 });
 /** Puts what was made into the case, in one step, and goes to the desk. */
-function keepFunction(step: string, made: WithFunction, said: string): void {
-  store.replace(step, made.source);
-  toast.add({ severity: "info", summary: `${made.name}(${xName.value}) stands on the desk${said}.`, life: 3500 });
+function keepFunction(edit: Edit & { name: string }, said: string): void {
+  store.apply(edit);
+  toast.add({ severity: "info", summary: `${edit.name}(${xName.value}) stands on the desk${said}.`, life: 3500 });
   split.at.value = null;
-  emit("used", made.name);
+  emit("used", edit.name);
 }
 function use(): void {
   if (card.value && from.value && !nameProblem.value)
     keepFunction(
-      `use the ${card.value.family} model as ${name.value}`,
-      withModel(toRaw(props.document), from.value, modelOf(card.value), name.value),
+      { kind: "useModel", from: from.value, model: modelOf(card.value), name: name.value },
       " with all its digits",
     );
 }
@@ -202,8 +198,14 @@ function usePieces(): void {
   const [l, r, at] = [split.cardOf("left"), split.cardOf("right"), splitAt.value];
   if (l && r && at !== null && from.value && !nameProblem.value)
     keepFunction(
-      `split ${table.value!.name} at ${at}`,
-      withPieces(toRaw(props.document), from.value, [modelOf(l), modelOf(r)], [at], split.owner.value, name.value),
+      {
+        kind: "usePieces",
+        from: from.value,
+        models: [modelOf(l), modelOf(r)],
+        breaks: [at],
+        owner: split.owner.value,
+        name: name.value,
+      },
       " in two pieces",
     );
 }
@@ -213,8 +215,7 @@ function useSide(side: Side): void {
   if (!c || !parts || !from.value || nameProblem.value) return;
   const range = rowRange(parts[side === "left" ? 0 : 1].x, side === "right", side === "left");
   keepFunction(
-    `use the ${side} side as ${name.value}`,
-    withModel(toRaw(props.document), from.value, modelOf(c), name.value, range),
+    { kind: "useModel", from: from.value, model: modelOf(c), name: name.value, rows: range, side },
     `, from the rows ${side} of the break`,
   );
 }
@@ -232,8 +233,7 @@ async function useThree(): Promise<void> {
     models.push(modelOf(best));
   }
   keepFunction(
-    `split ${table.value!.name} at ${breaks.join(" and ")}`,
-    withPieces(toRaw(props.document), from.value, models, breaks, "right", name.value),
+    { kind: "usePieces", from: from.value, models, breaks, owner: "right", name: name.value },
     " in three pieces",
   );
 }
@@ -320,28 +320,7 @@ const isDate = computed(() => counting.value !== null && /-/.test(counting.value
 function recount(to: Counting): void {
   const from = counting.value;
   if (!from || !table.value) return;
-  const j = table.value.columns.findIndex((c) => c.name === xName.value);
-  const values = recounted(
-    table.value.rows.map((r) => r[j] ?? null),
-    from,
-    to,
-  );
-  store.change(`count ${xName.value} in ${to.unit}s since ${to.since}`, (d) => {
-    const t = d.data![index.value]!;
-    t.rows.forEach((r, i) => {
-      r[j] = values[i]!;
-    });
-    t.columns[j]!.unit = to.unit;
-    const v = d.variables!.find((w) => w.name === xName.value)!;
-    v.unit = to.unit;
-    v.since = to.since;
-    const [lo, hi] = [
-      values.reduce<number>((m, x) => (x === null ? m : Math.min(m, x)), Infinity),
-      values.reduce<number>((m, x) => (x === null ? m : Math.max(m, x)), -Infinity),
-    ];
-    v.from = Math.min(0, lo);
-    v.to = Number((hi + (hi - lo) / 2).toPrecision(4));
-  });
+  store.apply({ kind: "recount", table: table.value.name, column: xName.value, from, to });
 }
 const checkStart = (text: string): string | null =>
   isDate.value
@@ -392,44 +371,18 @@ watch([roundingOpen, digits, usedAs, () => props.document], async () => {
 // ---- from elsewhere, and by hand
 function blank(): void {
   const name = freeName("readings", props.document);
-  store.replace("begin a table", {
-    ...toRaw(props.document),
-    data: [
-      ...tables.value,
-      {
-        name,
-        columns: [
-          { name: taken.value.has("x") && !(props.document.variables ?? []).some((v) => v.name === "x") ? "u" : "x" },
-          { name: "y" },
-        ],
-        rows: [],
-      },
-    ],
-  });
+  const isTaken = taken.value.has("x") && !(props.document.variables ?? []).some((v) => v.name === "x");
+  store.apply({ kind: "beginTable", name, columns: [isTaken ? "u" : "x", "y"] });
   tableName.value = name;
 }
 function renameTable(name: string): void {
-  const old = table.value!.name;
-  store.change("rename the data", (d) => {
-    d.data![index.value]!.name = name.trim();
-    for (const f of d.functions ?? []) if (f.by.kind === "fit" && f.by.data === old) f.by.data = name.trim();
-  });
+  store.apply({ kind: "renameTable", from: table.value!.name, to: name.trim() });
   tableName.value = name.trim();
 }
 function setColumn(j: number, text: string): void {
   const m = /^\s*(\p{L}[\p{L}\p{Nd}_]*)\s*(?:,\s*(\S.*))?$/u.exec(text)!;
   const old = table.value!.columns[j]!.name;
-  store.change("rename a column", (d) => {
-    const c = d.data![index.value]!.columns[j]!;
-    c.name = m[1]!;
-    if (m[2]) c.unit = m[2].trim();
-    else delete c.unit;
-    for (const f of d.functions ?? [])
-      if (f.by.kind === "fit" && f.by.data === table.value!.name) {
-        if (f.by.x === old) f.by.x = m[1]!;
-        if (f.by.y === old) f.by.y = m[1]!;
-      }
-  });
+  store.apply({ kind: "setColumn", table: table.value!.name, from: old, name: m[1]!, unit: m[2]?.trim() });
   if (xName.value === old) xName.value = m[1]!;
   if (yName.value === old) yName.value = m[1]!;
 }
@@ -444,9 +397,7 @@ function removeTable(): void {
   const needed = (props.document.functions ?? [])
     .filter((f) => f.by.kind === "fit" && f.by.data === name)
     .map((f) => f.name);
-  store.change(`delete the data ${name}`, (d) => {
-    d.data = d.data!.filter((t) => t.name !== name);
-  });
+  store.apply({ kind: "removeTable", name });
   toast.add({
     severity: needed.length > 0 ? "warn" : "info",
     summary: `${name} is deleted.`,

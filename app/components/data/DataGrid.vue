@@ -82,12 +82,7 @@ function keep(): boolean {
   editing.value = null;
   wrong.value = null;
   if (value === (props.table.rows[row]?.[column] ?? null)) return true;
-  store.change(`change a row of ${props.table.name}`, (d) => {
-    const table = d.data![props.index]!;
-    while (table.rows.length <= row) table.rows.push(table.columns.map(() => null));
-    table.rows[row]![column] = value;
-    while (table.rows.length > 0 && table.rows.at(-1)!.every((v) => v === null)) table.rows.pop();
-  });
+  store.apply({ kind: "setCell", table: props.table.name, row, column, value });
   return true;
 }
 function key(event: KeyboardEvent): void {
@@ -142,21 +137,13 @@ function key(event: KeyboardEvent): void {
   event.stopPropagation();
 }
 function pick(row: number): void {
-  if (left.value.has(row))
-    store.change(`use row ${row + 1} again`, (d) => {
-      const t = d.data![props.index]!;
-      t.left = t.left!.filter((l) => l.row !== row);
-      if (t.left.length === 0) delete t.left;
-    });
+  if (left.value.has(row)) store.apply({ kind: "useRow", table: props.table.name, row });
   else asking.value = { row, reason: "" };
 }
 function leave(): void {
   const a = asking.value;
   if (!a) return;
-  store.change(`leave out row ${a.row + 1}`, (d) => {
-    const t = d.data![props.index]!;
-    t.left = [...(t.left ?? []), { row: a.row, ...(a.reason.trim() ? { reason: a.reason.trim() } : {}) }];
-  });
+  store.apply({ kind: "leaveRow", table: props.table.name, ...a });
   asking.value = null;
 }
 function paste(event: ClipboardEvent): void {
@@ -171,16 +158,8 @@ function paste(event: ClipboardEvent): void {
     return;
   }
   event.preventDefault();
-  const [row, column] = [at.row, at.column];
-  store.change(`paste ${lines.length} rows`, (d) => {
-    const t = d.data![props.index]!;
-    cells.forEach((l, i) => {
-      while (t.rows.length <= row + i) t.rows.push(t.columns.map(() => null));
-      l.forEach((c, j) => {
-        if (column + j < t.columns.length) t.rows[row + i]![column + j] = c.kind === "number" ? c.value : null;
-      });
-    });
-  });
+  const values = cells.map((l) => l.map((c) => (c.kind === "number" ? c.value : null)));
+  store.apply({ kind: "pasteRows", table: props.table.name, row: at.row, column: at.column, cells: values });
 }
 defineExpose({ focus: () => go(0, 0) });
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { keepTable, type ReadTable } from "#core/data";
+import { freeName, type ReadTable } from "#core/data";
 import { formatNumber } from "#core/explain";
 import { isoOf } from "#core/calendar";
 import type { CaseFile } from "#core/model";
@@ -89,10 +89,10 @@ const KINDS = { number: "numbers", date: "dates", year: "years", text: "words, l
 function keep(): void {
   if (!read.value) return;
   const base = title.value.trim() || read.value.columns.find((c) => c.kind === "number")?.name || "data";
-  const kept = keepTable(read.value, base, toRaw(props.document));
-  store.replace(`add the data ${kept.name}`, kept.source);
+  const kept = freeName(base, props.document);
+  store.apply({ kind: "addTable", read: toRaw(read.value), title: base, name: kept });
   visible.value = false;
-  emit("kept", kept.name);
+  emit("kept", kept);
 }
 defineExpose({
   take: (pasted: string) => {

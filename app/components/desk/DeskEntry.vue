@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { interpret, typesetLine, withEntry } from "#core/story";
+import { interpret, interpretLines, typesetLine } from "#core/story";
 import type { CaseFile } from "#core/model";
 import type CodeLine from "~/components/common/CodeLine.vue";
 
@@ -49,7 +49,7 @@ function enter(): void {
   const p = preview.value;
   if (!p?.ok) return;
   const key = "name" in p.entry.row ? `${p.entry.kind}:${p.entry.row.name}` : `question:${p.entry.row.id}`;
-  store.replace(p.says, withEntry(props.document, p.entry));
+  store.apply({ kind: "enter", entries: [p.entry], saying: p.says });
   history.value.push(text.value);
   back.value = 0;
   text.value = "";
@@ -64,16 +64,8 @@ function walk(step: number): void {
 }
 function takeLines(lines: string[]): void {
   // Several lines become several entries, as far as they can be read; the first that cannot stays in the line.
-  let next = props.document;
-  let stopped = "";
-  for (const line of lines) {
-    const read = stopped ? null : interpret(line, next);
-    if (read?.ok) next = withEntry(next, read.entry);
-    else {
-      stopped ||= line;
-    }
-  }
-  if (next !== props.document) store.replace(`paste ${lines.length} lines`, next);
+  const { entries, stopped } = interpretLines(lines, props.document);
+  if (entries.length > 0) store.apply({ kind: "enter", entries, saying: `paste ${lines.length} lines` });
   text.value = stopped;
 }
 function begin(start: string): void {

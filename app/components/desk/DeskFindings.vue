@@ -32,7 +32,7 @@ const emit = defineEmits<{
   resume: [];
 }>();
 const store = useCaseStore();
-const toast = useToast();
+const takeOff = useTakeOff();
 
 const questions = computed(() => props.document.questions ?? []);
 /** The first answers are still to come: a card without them would be small, and push what is below it when they do. */
@@ -44,9 +44,7 @@ const offer = () => {
 };
 watchDebounced(() => props.desk, offer, { debounce: 250, maxWait: 2000, immediate: true });
 function ask(wanted: Suggestion): void {
-  store.change("ask a suggested question", (d) => {
-    d.questions = [...(d.questions ?? []), wanted.question];
-  });
+  store.apply({ kind: "ask", question: wanted.question });
 }
 const NONE: readonly Slip[] = [];
 const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])));
@@ -120,18 +118,7 @@ function weigh(id: string): void {
 // ---- a closer look at one answer
 const closeUp = ref<string | null>(null);
 function remove(q: Question): void {
-  const needed = (props.desk?.links ?? [])
-    .filter(([from]) => from === `question:${q.id}`)
-    .map(([, to]) => to.split(":")[1]!);
-  store.change("delete a question", (d) => {
-    d.questions = d.questions!.filter((r) => r.id !== q.id);
-  });
-  toast.add({
-    severity: needed.length > 0 ? "warn" : "info",
-    summary: "The question is deleted.",
-    detail: needed.length > 0 ? `${needed.join(", ")} used its answer. Undo brings it back.` : "Undo brings it back.",
-    life: 6000,
-  });
+  takeOff({ kind: "question", name: q.id }, props.desk?.links ?? []);
 }
 </script>
 

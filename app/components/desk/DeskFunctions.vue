@@ -16,7 +16,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>();
 const store = useCaseStore();
-const toast = useToast();
+const takeOff = useTakeOff();
 
 const formsDialog = ref(false);
 const formWanted = ref<string | null>(null);
@@ -71,41 +71,23 @@ const checkFormula =
 function setFormula(f: FunctionRow, text: string): void {
   const read = interpret(text, props.document);
   if (!read.ok || read.entry.kind !== "function") return;
-  const { row } = read.entry;
-  store.change(`change ${f.name}`, (d) => {
-    const at = d.functions!.findIndex((r) => r.name === f.name);
-    if (row.name !== f.name && d.functions!.some((r) => r.name === row.name)) {
-      d.functions![d.functions!.findIndex((r) => r.name === row.name)] = row;
-      return;
-    }
-    d.functions![at] = { ...d.functions![at]!, name: row.name, of: row.of, by: row.by };
-  });
+  store.apply({ kind: "retype", name: f.name, row: read.entry.row });
 }
 const checkUnit = (text: string): string | null => {
   if (text.trim() === "") return null;
   const r = parseUnit(text);
   return r.unit ? null : `${r.reason}. Examples: $, $/lantern, m/s^2.`;
 };
-function setField(f: FunctionRow, field: "unit" | "label", text: string): void {
-  store.change(`${field === "unit" ? "set the unit of" : "describe"} ${f.name}`, (d) => {
-    const row = d.functions!.find((r) => r.name === f.name)!;
-    if (text.trim()) row[field] = text.trim();
-    else Reflect.deleteProperty(row, field);
-  });
+function setField({ name }: FunctionRow, field: "unit" | "label", text: string): void {
+  if (field === "unit") store.apply({ kind: "setFunctionUnit", name, unit: text });
+  else store.apply({ kind: "describeFunction", name, label: text });
 }
 // ---- order: dragged by the handle, or moved by Alt and an arrow
 const list = useTemplateRef<HTMLElement>("list");
 function moveTo(name: string, to: number): void {
   const from = rows.value.findIndex((r) => r.name === name);
   if (from < 0 || to < 0 || to >= rows.value.length || from === to) return;
-  store.change(`move ${name}`, (d) => {
-    // A curve keeps its colour when its row moves.
-    d.functions!.forEach((row, i) => {
-      row.look = lookOf(row, i);
-    });
-    const [row] = d.functions!.splice(from, 1);
-    d.functions!.splice(to, 0, row!);
-  });
+  store.apply({ kind: "moveFunction", name, to, looks: rows.value.map(lookOf) });
 }
 // ---- colour and dash
 const LOOKS = ["jade", "sky", "brick", "plum", "violet", "ochre", "slate"];
@@ -115,13 +97,7 @@ function recolour(f: FunctionRow, i: number): void {
   const taken = new Set(rows.value.flatMap((r, k) => (r.name === f.name ? [] : [lookOf(r, k)])));
   const turns = LOOKS.map((_, k) => (lookOf(f, i) + 1 + k) % LOOKS.length);
   const next = turns.find((k) => !taken.has(k) && k !== lookOf(f, i)) ?? turns[0]!;
-  store.change(
-    `colour ${f.name} ${LOOKS[next]}`,
-    (d) => {
-      d.functions![i]!.look = next;
-    },
-    `look:${f.name}`,
-  );
+  store.apply({ kind: "colour", name: f.name, look: next, as: LOOKS[next]! });
 }
 async function moveByKey(f: FunctionRow, step: number, event: KeyboardEvent): Promise<void> {
   event.preventDefault();
@@ -157,31 +133,9 @@ function openPieces(name: string | null): void {
 }
 defineExpose({ openForm });
 function show(f: FunctionRow): void {
-  store.change(f.shown === false ? `show ${f.name}` : `hide ${f.name}`, (d) => {
-    const row = d.functions!.find((r) => r.name === f.name)!;
-    if (row.shown === false) delete row.shown;
-    else row.shown = false;
-  });
+  store.apply({ kind: "showFunction", name: f.name, shown: f.shown === false });
 }
-function remove(f: FunctionRow): void {
-  const needed = [
-    ...new Set(
-      (props.desk?.links ?? []).filter(([from]) => from === `function:${f.name}`).map(([, to]) => to.split(":")[1]!),
-    ),
-  ];
-  store.change(`delete ${f.name}`, (d) => {
-    d.functions = d.functions!.filter((r) => r.name !== f.name);
-  });
-  toast.add({
-    severity: needed.length > 0 ? "warn" : "info",
-    summary: `${f.name} is deleted.`,
-    detail:
-      needed.length > 0
-        ? `${needed.join(", ")} needed it and cannot be worked out now. Undo brings it back.`
-        : "Undo brings it back.",
-    life: 6000,
-  });
-}
+const remove = (f: FunctionRow): void => takeOff({ kind: "function", name: f.name }, props.desk?.links ?? []);
 </script>
 
 <template>

@@ -14,7 +14,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ point: [key: string | null]; begin: [text: string]; ghost: [] }>();
 const store = useCaseStore();
-const toast = useToast();
+const takeOff = useTakeOff();
 
 const rows = computed(() => props.document.givens ?? []);
 const variables = computed(() => props.document.variables ?? []);
@@ -37,13 +37,7 @@ function checkValue(text: string): string | null {
 function setValue(g: Given, text: string): void {
   const read = readAmountText(text);
   if (!read) return;
-  const typed = retypedAmount(read, g.unit);
-  store.change(`change ${g.name}`, (d) => {
-    const row = d.givens!.find((r) => r.name === g.name)!;
-    row.value = typed.value;
-    if (typed.unit) row.unit = typed.unit;
-    if (row.vary) row.vary = { from: Math.min(row.vary.from, row.value), to: Math.max(row.vary.to, row.value) };
-  });
+  store.apply({ kind: "setGiven", name: g.name, ...retypedAmount(read, g.unit) });
 }
 /** A step that a track of this length moves by: round, and about 200 to the track. */
 function stepOf(g: Given): number {
@@ -54,13 +48,7 @@ function stepOf(g: Given): number {
 }
 function slide(g: Given, value: number | number[]): void {
   const v = Number((Array.isArray(value) ? value[0]! : value).toPrecision(12));
-  store.change(
-    `vary ${g.name}`,
-    (d) => {
-      d.givens!.find((r) => r.name === g.name)!.value = v;
-    },
-    `vary:${g.name}`,
-  );
+  store.apply({ kind: "slideGiven", name: g.name, value: v, in: "desk" });
 }
 /** Where the hand is now; while it drags, the rest of the row waits for its answers. */
 const here = (g: Given) => store.document?.givens?.find((r) => r.name === g.name)?.value ?? g.value;
@@ -73,18 +61,10 @@ function hold(event: PointerEvent): void {
   if (handle && event.button === 0) handle.setPointerCapture(event.pointerId);
 }
 function vary(g: Given): void {
-  store.change(g.vary ? `stop varying ${g.name}` : `vary ${g.name}`, (d) => {
-    const row = d.givens!.find((r) => r.name === g.name)!;
-    if (row.vary) delete row.vary;
-    else row.vary = trackOf(row.value);
-  });
+  store.apply({ kind: "setTrack", name: g.name, track: g.vary ? null : trackOf(g.value) });
 }
 function setLabel(list: "givens" | "variables", name: string, label: string): void {
-  store.change(`describe ${name}`, (d) => {
-    const row = d[list]!.find((r) => r.name === name)!;
-    if (label.trim()) row.label = label.trim();
-    else delete row.label;
-  });
+  store.apply({ kind: list === "givens" ? "describeGiven" : "describeVariable", name, label });
 }
 function checkRange(text: string): string | null {
   return text.split(/\s*(?:…|\.\.\.?|\bto\b)\s*/).length === 2
@@ -100,42 +80,16 @@ function setRange(name: string, text: string): void {
     const read = readAmountText(s);
     return read && /^[\s−\-\d.$€£]/.test(s) && read.rest.trim() === "" ? read.value : s;
   };
-  store.change(`set the range of ${name}`, (d) => {
-    const v = d.variables!.find((r) => r.name === name)!;
-    const a = bound(from ?? "");
-    const b = bound(to ?? "");
-    if (a === undefined) delete v.from;
-    else v.from = a;
-    if (b === undefined) delete v.to;
-    else v.to = b;
-  });
+  store.apply({ kind: "setRange", name, from: bound(from ?? ""), to: bound(to ?? "") });
 }
 function toggleWhole(name: string): void {
-  store.change(`whole numbers of ${name}`, (d) => {
-    const v = d.variables!.find((r) => r.name === name)!;
-    if (v.whole) delete v.whole;
-    else v.whole = true;
-  });
+  const isWhole = store.document?.variables?.find((v) => v.name === name)?.whole === true;
+  store.apply({ kind: "setWhole", name, whole: !isWhole });
 }
 const rangeText = (v: { from?: number | string | undefined; to?: number | string | undefined }) =>
   `${v.from ?? "−∞"} … ${v.to ?? "∞"}`;
-function remove(list: "givens" | "variables", name: string): void {
-  const needed = (props.desk?.links ?? [])
-    .filter(([from]) => from === `${list === "givens" ? "given" : "variable"}:${name}`)
-    .map(([, to]) => to.split(":")[1]!);
-  store.change(`delete ${name}`, (d) => {
-    d[list] = (d[list] as { name: string }[]).filter((r) => r.name !== name) as never;
-  });
-  toast.add({
-    severity: needed.length > 0 ? "warn" : "info",
-    summary: `${name} is deleted.`,
-    detail:
-      needed.length > 0
-        ? `${[...new Set(needed)].join(", ")} needed it and cannot be worked out now. Undo brings it back.`
-        : "Undo brings it back.",
-    life: 6000,
-  });
-}
+const remove = (list: "givens" | "variables", name: string): void =>
+  takeOff({ kind: list === "givens" ? "given" : "variable", name }, props.desk?.links ?? []);
 </script>
 
 <template>

@@ -157,18 +157,8 @@ function setThreshold(index: number, clientY: number): void {
   const raw = axis.min + Math.min(1, Math.max(0, share)) * (axis.max - axis.min);
   const step = roundStep(axis.max - axis.min, 120);
   const value = Number((Math.round(raw / step) * step).toPrecision(12));
-  const { kind, name } = t.moves;
-  store.change(
-    `move the threshold of ${t.question}`,
-    (d) => {
-      if (kind === "given") d.givens!.find((g) => g.name === name)!.value = value;
-      else {
-        const q = d.questions!.find((row) => row.id === name);
-        if (q && "value" in q) q.value = value;
-      }
-    },
-    `threshold:${t.question}`,
-  );
+  const given = t.moves.kind === "given" ? t.moves.name : null;
+  store.apply({ kind: "moveThreshold", id: t.question, value, given });
 }
 function move(event: PointerEvent): void {
   if (fingers.has(event.pointerId)) fingers.set(event.pointerId, event.clientX);

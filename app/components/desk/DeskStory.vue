@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { readAmountText } from "#core/units";
-import { interpret, shiftMarks, storyRuns, withEntry } from "#core/story";
+import { interpret, storyRuns, type Entry } from "#core/story";
 import type { CaseFile, Mark, MarkRole } from "#core/model";
 import type { Slip } from "#core/slips";
 import type { ComponentPublicInstance } from "vue";
@@ -31,15 +31,7 @@ async function edit(): Promise<void> {
 }
 function typed(now: string | undefined): void {
   draft.value = now ?? "";
-  store.change(
-    "edit the story",
-    (d) => {
-      const before = d.story?.text ?? "";
-      const marks = shiftMarks(d.story?.marks ?? [], before, draft.value);
-      d.story = { text: draft.value, ...(marks.length > 0 ? { marks } : {}) };
-    },
-    "story",
-  );
+  store.apply({ kind: "editStory", text: draft.value });
 }
 function done(): void {
   editing.value = false;
@@ -120,7 +112,7 @@ function keepMark(): void {
   const c = choice.value;
   if (!c) return;
   const of = name.value.trim();
-  let next = props.document;
+  let entry: Entry | undefined;
   if (of && !known.value.includes(of)) {
     if (role.value === "question" || !amount.value || role.value === "relation") {
       const there = known.value.length > 0 ? `Known: ${known.value.join(", ")}.` : "Write it on the entry line first.";
@@ -134,23 +126,16 @@ function keepMark(): void {
       problem.value = made.message;
       return;
     }
-    next = withEntry(next, made.entry);
+    entry = made.entry;
   }
-  store.replace(c.existing === null ? "mark a phrase" : "change a mark", next);
-  store.change("mark a phrase", (d) => {
-    const mark: Mark = { start: c.start, end: c.end, role: role.value, ...(of ? { of } : {}) };
-    d.story ??= { text: text.value };
-    const marks = (d.story.marks ?? []).filter((m, i) => i !== c.existing && (m.end <= c.start || m.start >= c.end));
-    d.story.marks = [...marks, mark].sort((a, b) => a.start - b.start);
-  });
+  const mark: Mark = { start: c.start, end: c.end, role: role.value, ...(of ? { of } : {}) };
+  store.apply({ kind: "mark", mark, existing: c.existing, entry });
   leave();
 }
 function removeMark(): void {
   const c = choice.value;
   if (!c || c.existing === null) return;
-  store.change("remove a mark", (d) => {
-    d.story!.marks!.splice(c.existing!, 1);
-  });
+  store.apply({ kind: "unmark", index: c.existing });
   leave();
 }
 function leave(): void {

@@ -66,10 +66,7 @@ async function copy(kind: "text" | "latex"): Promise<void> {
 }
 function keep(slot: Slot, text: string): void {
   const result = changeSlot(props.q, slot, text, buildModel(store.document!));
-  if (result.ok)
-    store.change("change a question", (d) => {
-      d.questions![d.questions!.findIndex((r) => r.id === props.q.id)] = result.question;
-    });
+  if (result.ok) store.apply({ kind: "changeQuestion", question: result.question });
 }
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FORMS, putForm, type Form } from "#core/forms";
+import { FORMS, type Form } from "#core/forms";
 import { prettyUnit } from "#core/explain";
 import { latexOf, latexName, parse } from "#core/formula";
 
@@ -49,9 +49,7 @@ function latex(form: Form, i: number): string {
   return parsed.ok ? head + latexOf(parsed.syntax) : "";
 }
 function put(): void {
-  const form = chosen.value;
-  const name = `put the form “${form.title}” on the desk`;
-  if (store.document) store.replace(name, putForm(store.document, form).document);
+  store.apply({ kind: "putForm", form: chosen.value.id });
   visible.value = false;
 }
 </script>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { analyse } from "#core/question";
-import { buildModel, type CaseFile, type Ends, type FunctionRow, type PieceRow } from "#core/model";
+import { buildModel, type CaseFile, type Ends, type FunctionRow, type PieceRow, type Question } from "#core/model";
 import { picture } from "#core/graph";
-import { stepForm } from "#core/story";
+import { freshId, stepForm } from "#core/story";
 import { resolve } from "#core/formula";
 
 /**
@@ -134,33 +134,22 @@ function own(i: number, side: "low" | "high"): void {
 }
 function keep(): void {
   if (problems.value.length > 0) return;
-  store.replace(before.value ? `change ${row.value.name}` : `add the function ${row.value.name}`, {
-    ...tried.value,
-    questions: props.document.questions,
-  });
+  store.apply({ kind: "putFunction", row: row.value, before: before.value?.name ?? null });
   visible.value = false;
 }
 function asSteps(): void {
   if (!step.value.ok || problems.value.length > 0) return;
   const taken = new Set(tried.value.functions!.map((f) => f.name));
   const other = [`${row.value.name}_s`, `${row.value.name}_step`].find((n) => !taken.has(n)) ?? `${row.value.name}_s2`;
-  const ids = new Set((props.document.questions ?? []).map((q) => q.id));
-  let id = 1;
-  while (ids.has(`q${id}`)) id++;
-  store.replace(`write ${row.value.name} with unit steps`, {
-    ...tried.value,
-    functions: [
-      ...tried.value.functions!,
-      {
-        name: other,
-        of: of.value,
-        ...(before.value?.unit ? { unit: before.value.unit } : {}),
-        label: `${row.value.name} with unit steps`,
-        by: { kind: "formula", text: step.value.text },
-      },
-    ],
-    questions: [...(props.document.questions ?? []), { id: `q${id}`, ask: "meet", functions: [row.value.name, other] }],
-  });
+  const twin: FunctionRow = {
+    name: other,
+    of: of.value,
+    ...(before.value?.unit ? { unit: before.value.unit } : {}),
+    label: `${row.value.name} with unit steps`,
+    by: { kind: "formula", text: step.value.text },
+  };
+  const question: Question = { id: freshId(props.document), ask: "meet", functions: [row.value.name, other] };
+  store.apply({ kind: "putTwin", row: row.value, before: before.value?.name ?? null, twin, question });
   visible.value = false;
 }
 const bad = (text: string) =>

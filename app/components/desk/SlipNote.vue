@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import { changed, type Slip } from "#core/slips";
+import type { Slip } from "#core/slips";
 
 /** A likely mistake with the change that would mend it. */
 const props = defineProps<{ slip: Slip }>();
 const store = useCaseStore();
 function mend(): void {
-  if (!store.document || !props.slip.mend) return;
-  store.replace(
-    `mend: ${props.slip.mend.says.charAt(0).toLowerCase()}${props.slip.mend.says.slice(1)}`,
-    changed(store.document, props.slip.mend.change),
-  );
+  const { mend: offered } = props.slip;
+  if (offered) store.apply(offered.change, `mend: ${offered.says.charAt(0).toLowerCase()}${offered.says.slice(1)}`);
 }
 </script>
 

@@ -3,8 +3,8 @@ import { formatNumber, formatQuantity } from "#core/explain";
 import type { LimitPhrase } from "#core/story";
 import { trackOf } from "#core/desk";
 import { roundStep } from "#core/graph";
-import { buildModel, type CaseFile, type Plan } from "#core/model";
-import { readConstraint, readForm } from "#core/plan";
+import { buildModel, type CaseFile, type Given, type Plan } from "#core/model";
+import { readConstraint, readForm, readPlanLine, wordsOf, yesOrNo } from "#core/plan";
 import { parseUnit } from "#core/units";
 import { separated } from "#core/data";
 import { pageSheet } from "~/utils/pictureFile";
@@ -68,63 +68,12 @@ const drawn = computed(() =>
 // ---- writing
 const line = ref("");
 const problem = ref<string | null>(null);
-function change(name: string, recipe: (p: Plan) => void): void {
-  store.change(name, (d) => {
-    d.plan ??= { variables: [], constraints: [] };
-    recipe(d.plan);
-  });
-}
-const freeId = (taken: readonly string[]): string => {
-  for (let i = 0; ; i++) {
-    const id = i < 26 ? String.fromCharCode(65 + i) : `C${i - 25}`;
-    if (!taken.includes(id)) return id;
-  }
-};
-const WORDS = /\p{L}[\p{L}\p{Nd}_]*/gu;
-/**
- * Adds what a line says: `greatest 3.5x + 4y`, or a constraint, with words behind a colon before it. New names become
- * variables.
- */
+/** Adds what a line says; what is wrong with it otherwise. */
 function add(text: string): string | null {
-  const t = text.trim();
-  if (t === "") return null;
-  const goal = /^(?:make\s+)?(greatest|least)\s+(.+)$/i.exec(t);
-  const labelled = /^([^:<>=≤≥]+):\s*(.+)$/.exec(t);
-  const body = goal ? goal[2]! : labelled ? labelled[2]! : t;
-  const fresh: string[] = [...new Set<string>(body.match(WORDS) ?? [])].filter(
-    (w) => !variables.value.includes(w) && !names.value.givens.has(w) && w !== "e" && w !== "pi",
-  );
-  const all = [...variables.value, ...fresh];
-  if (goal) {
-    const [, unitText] = /\s+in\s+(\S+)$/.exec(body) ?? [];
-    const formula = unitText && parseUnit(unitText).unit ? body.replace(/\s+in\s+\S+$/, "") : body;
-    const kept: string[] = [...new Set<string>(formula.match(WORDS) ?? [])].filter((w) => fresh.includes(w));
-    const read = readForm(formula, [...variables.value, ...kept], names.value);
-    if (!read.ok) return read.problem.message;
-    change("set the objective", (p) => {
-      for (const name of kept) p.variables.push({ name });
-      p.objective = {
-        text: formula.trim(),
-        sense: goal[1]!.toLowerCase() as "greatest",
-        ...(unitText && parseUnit(unitText).unit
-          ? { unit: unitText }
-          : p.objective?.unit
-            ? { unit: p.objective.unit }
-            : {}),
-      };
-    });
-    return null;
-  }
-  const read = readConstraint(body, all, names.value);
-  if (!read.ok) return read.problem.message;
-  change("add a constraint", (p) => {
-    for (const name of fresh) p.variables.push({ name });
-    p.constraints.push({
-      id: freeId(p.constraints.map((c) => c.id)),
-      text: body,
-      ...(labelled ? { label: labelled[1]!.trim() } : {}),
-    });
-  });
+  if (text.trim() === "") return null;
+  const read = readPlanLine(text, plan.value, names.value);
+  if (!read.ok) return read.message;
+  store.apply({ kind: "addPlanLine", line: read.line });
   return null;
 }
 function enter(): void {
@@ -161,9 +110,7 @@ const checkObjective = (text: string): string | null => {
   return r.ok ? null : r.problem.message;
 };
 function removeConstraint(id: string): void {
-  change(`delete the constraint ${id}`, (p) => {
-    p.constraints = p.constraints.filter((c) => c.id !== id);
-  });
+  store.apply({ kind: "removeConstraint", id });
   toast.add({
     severity: "info",
     summary: `The constraint ${id} is deleted.`,
@@ -172,12 +119,8 @@ function removeConstraint(id: string): void {
   });
 }
 function removeVariable(name: string): void {
-  const needed = (plan.value?.constraints ?? [])
-    .filter((c) => (c.text.match(WORDS) ?? ([] as string[])).some((w) => w === name))
-    .map((c) => c.id);
-  change(`delete the variable ${name}`, (p) => {
-    p.variables = p.variables.filter((v) => v.name !== name);
-  });
+  const needed = (plan.value?.constraints ?? []).filter((c) => wordsOf(c.text).includes(name)).map((c) => c.id);
+  store.apply({ kind: "removePlanVariable", name });
   if (needed.length > 0)
     toast.add({
       severity: "warn",
@@ -185,20 +128,6 @@ function removeVariable(name: string): void {
       detail: `${needed.join(", ")} needed it. Undo brings it back.`,
       life: 6000,
     });
-}
-function setLabel(i: number, text: string): void {
-  change("describe a constraint", (p) => {
-    const c = p.constraints[i]!;
-    if (text.trim()) c.label = text.trim();
-    else delete c.label;
-  });
-}
-function setVariable(i: number, field: "label" | "unit", text: string): void {
-  change("describe a variable", (p) => {
-    const v = p.variables[i]!;
-    if (text.trim()) v[field] = text.trim();
-    else Reflect.deleteProperty(v, field);
-  });
 }
 const checkUnit = (text: string): string | null => {
   if (text.trim() === "") return null;
@@ -208,31 +137,16 @@ const checkUnit = (text: string): string | null => {
 
 // ---- givens that the plan uses are varied here too
 const used = computed(() => {
-  const words = new Set(
-    [...(plan.value?.constraints ?? []).map((c) => c.text), plan.value?.objective?.text ?? ""].flatMap(
-      (t) => t.match(WORDS) ?? ([] as string[]),
-    ),
-  );
+  const texts = [...(plan.value?.constraints ?? []).map((c) => c.text), plan.value?.objective?.text ?? ""];
+  const words = new Set(texts.flatMap(wordsOf));
   return (props.document.givens ?? []).filter((g) => words.has(g.name));
 });
 const givenText = (g: { value: number; unit?: string | undefined }) =>
   formatQuantity(g.value, g.unit ? parseUnit(g.unit).unit : null, 12);
-function vary(name: string): void {
-  store.change(`vary ${name}`, (d) => {
-    const g = d.givens!.find((r) => r.name === name)!;
-    if (g.vary) delete g.vary;
-    else g.vary = trackOf(g.value);
-  });
-}
+const vary = ({ name, value, vary: track }: Given): void =>
+  store.apply({ kind: "setTrack", name, track: track ? null : trackOf(value) });
 function slide(name: string, value: number | number[]): void {
-  if (typeof value === "number")
-    store.change(
-      `vary ${name}`,
-      (d) => {
-        d.givens!.find((g) => g.name === name)!.value = value;
-      },
-      `slide:${name}`,
-    );
+  if (typeof value === "number") store.apply({ kind: "slideGiven", name, value, in: "plan" });
 }
 const stepOf = (g: { vary?: { from: number; to: number } | undefined }) => roundStep(g.vary!.to - g.vary!.from, 200);
 async function copyConstraints(): Promise<void> {
@@ -249,44 +163,13 @@ async function copyConstraints(): Promise<void> {
 }
 
 // ---- kinds of variables: any number, whole, or yes or no (whole, from 0 to 1)
-const yesNo = (name: string) =>
-  plan.value?.constraints.findIndex(
-    (c) => !c.off && new RegExp(`^\\s*0\\s*(?:<=|≤)\\s*${name}\\s*(?:<=|≤)\\s*1\\s*$`, "u").test(c.text),
-  ) ?? -1;
-function toggleWhole(i: number): void {
-  const v = plan.value!.variables[i]!;
-  change(`make ${v.name} ${v.whole ? "any number" : "whole"}`, (p) => {
-    if (v.whole) delete p.variables[i]!.whole;
-    else p.variables[i]!.whole = true;
-  });
-}
-function toggleYesNo(i: number): void {
-  const v = plan.value!.variables[i]!;
-  const at = yesNo(v.name);
-  if (v.whole && at >= 0)
-    change(`let ${v.name} be more than yes or no`, (p) => {
-      p.constraints.splice(at, 1);
-    });
-  else
-    change(`make ${v.name} yes or no`, (p) => {
-      p.variables[i]!.whole = true;
-      if (at < 0)
-        p.constraints.push({
-          id: freeId(p.constraints.map((c) => c.id)),
-          text: `0 <= ${v.name} <= 1`,
-          label: `${v.label ?? v.name}: yes or no`,
-        });
-    });
-}
+const isYesNo = (v: Plan["variables"][number]): boolean => v.whole === true && yesOrNo(plan.value!, v.name) >= 0;
 
 // ---- from the story, and from files
 const lineField = useTemplateRef<{ $el: HTMLInputElement }>("lineField");
 function addPhrase(p: LimitPhrase): void {
   if (!p.constraint) return;
-  const { constraint, label } = p;
-  change("add a constraint from the story", (d) => {
-    d.constraints.push({ id: freeId(d.constraints.map((c) => c.id)), text: constraint, ...(label ? { label } : {}) });
-  });
+  store.apply({ kind: "addPhrase", text: p.constraint, label: p.label || undefined });
 }
 function begin(text: string): void {
   line.value = text;
@@ -298,9 +181,7 @@ function begin(text: string): void {
   });
 }
 function usePlanFile(next: Plan, from: string): void {
-  store.change(`read the plan of ${from}`, (d) => {
-    d.plan = next;
-  });
+  store.apply({ kind: "readPlan", plan: next, from });
   toast.add({ severity: "info", summary: `The plan of ${from} stands here.`, life: 3000 });
 }
 /** The two variables that weigh most in the best value; a slice through zeros would show little. */
@@ -411,23 +292,14 @@ const spoken = computed(() => {
               { value: 'greatest', text: 'greatest' },
               { value: 'least', text: 'least' },
             ]"
-            @keep="
-              change('change the objective', (p) => {
-                p.objective!.sense = $event as 'greatest';
-              })
-            "
+            @keep="store.apply({ kind: 'setObjective', sense: $event as 'greatest' })"
           />, in
           <EditText
             :value="plan.objective.unit ?? ''"
             placeholder="unit"
             label="Unit of the objective"
             :check="checkUnit"
-            @keep="
-              change('set the unit', (p) => {
-                if ($event.trim()) p.objective!.unit = $event.trim();
-                else delete p.objective!.unit;
-              })
-            "
+            @keep="store.apply({ kind: 'setObjectiveUnit', unit: $event })"
           />
         </p>
         <p class="formula">
@@ -435,11 +307,7 @@ const spoken = computed(() => {
             :value="plan.objective.text"
             label="Objective"
             :check="checkObjective"
-            @keep="
-              change('change the objective', (p) => {
-                p.objective!.text = $event;
-              })
-            "
+            @keep="store.apply({ kind: 'setObjective', text: $event })"
           />
         </p>
         <p v-for="e in errorsOf('plan.objective')" :key="e" class="problem"><PlainText :text="e" /></p>
@@ -491,11 +359,7 @@ const spoken = computed(() => {
               :value="c.text"
               :label="`Constraint ${c.id}`"
               :check="checkConstraint"
-              @keep="
-                change(`change ${c.id}`, (p) => {
-                  p.constraints[i]!.text = $event;
-                })
-              "
+              @keep="store.apply({ kind: 'setConstraint', id: c.id, text: $event })"
           /></span>
           <span class="quiet spare">{{ c.off ? "off" : spare(c.id) }}</span>
           <span class="tools"
@@ -503,12 +367,7 @@ const spoken = computed(() => {
               link
               :aria-pressed="!c.off"
               :aria-label="`Constraint ${c.id} in force`"
-              @click="
-                change(c.off ? `use ${c.id} again` : `leave out ${c.id}`, (p) => {
-                  if (c.off) delete p.constraints[i]!.off;
-                  else p.constraints[i]!.off = true;
-                })
-              "
+              @click="store.apply({ kind: 'forceConstraint', id: c.id, inForce: c.off === true })"
             >
               {{ c.off ? "use" : "off" }}</Button
             ><Button text class="icon-button" :aria-label="`Delete constraint ${c.id}`" @click="removeConstraint(c.id)">
@@ -520,7 +379,7 @@ const spoken = computed(() => {
               :value="c.label ?? ''"
               placeholder="name it in words"
               :label="`Meaning of ${c.id}`"
-              @keep="setLabel(i, $event)"
+              @keep="store.apply({ kind: 'describeConstraint', id: c.id, label: $event })"
             />
           </p>
           <p
@@ -538,27 +397,32 @@ const spoken = computed(() => {
       <template v-if="plan && plan.variables.length > 0">
         <div class="panel-head second"><h2 class="panel-title">Variables</h2></div>
         <ul>
-          <li v-for="(v, i) in plan.variables.slice(0, allVariables ? undefined : MANY)" :key="v.name" class="variable">
+          <li v-for="v in plan.variables.slice(0, allVariables ? undefined : MANY)" :key="v.name" class="variable">
             <i>{{ v.name }}</i>
             <EditText
               plain
               :value="v.label ?? ''"
               placeholder="what it counts"
               :label="`Meaning of ${v.name}`"
-              @keep="setVariable(i, 'label', $event)"
+              @keep="store.apply({ kind: 'describePlanVariable', name: v.name, label: $event })"
             />
             <label
-              ><Checkbox binary size="small" :model-value="v.whole === true" @update:model-value="toggleWhole(i)" />
+              ><Checkbox
+                binary
+                size="small"
+                :model-value="v.whole === true"
+                @update:model-value="store.apply({ kind: 'setPlanWhole', name: v.name, whole: !v.whole })"
+              />
               whole</label
             >
             <Button
               link
               class="kind"
-              :aria-pressed="v.whole === true && yesNo(v.name) >= 0"
+              :aria-pressed="isYesNo(v)"
               :title="`Only 0 or 1: it is done or not`"
-              @click="toggleYesNo(i)"
+              @click="store.apply({ kind: 'setYesNo', name: v.name, yesNo: !isYesNo(v) })"
             >
-              {{ v.whole && yesNo(v.name) >= 0 ? "yes or no ✓" : "yes or no" }}
+              {{ isYesNo(v) ? "yes or no ✓" : "yes or no" }}
             </Button>
             <Button text class="icon-button" :aria-label="`Delete variable ${v.name}`" @click="removeVariable(v.name)">
               <IconBin />
@@ -580,7 +444,7 @@ const spoken = computed(() => {
                 link
                 class="kind"
                 :aria-label="g.vary ? `Stop varying ${g.name}` : `Vary ${g.name}`"
-                @click="vary(g.name)"
+                @click="vary(g)"
               >
                 {{ g.vary ? "fix" : "vary" }}
               </Button></b

@@ -108,5 +108,6 @@ export const fit: Way<"fit"> = {
   uses: () => [],
   make,
   units,
-  rewritten: (by) => by,
+  // The free constants of a formula of one's own are its own; the other names in it are those of the case.
+  rewritten: (by, to) => (by.text === undefined ? by : { ...by, text: to.text(by.text) }),
 };

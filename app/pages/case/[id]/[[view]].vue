@@ -126,9 +126,7 @@ watch(
   },
 );
 function rename(typed: string): void {
-  store.change("rename the case", (d) => {
-    d.title = typed.trim();
-  });
+  store.apply({ kind: "renameCase", title: typed });
 }
 const checkTitle = (typed: string) => (typed.trim() ? null : "A case needs a title.");
 async function added(key: string): Promise<void> {

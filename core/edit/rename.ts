@@ -1,5 +1,13 @@
 import { tokenize } from "../formula";
-import { rewritten, type Amount, type CaseFile, type FunctionRow, type NumberText, type Question } from "../model";
+import {
+  rewritten,
+  type Amount,
+  type CaseFile,
+  type FunctionRow,
+  type NumberText,
+  type Plan,
+  type Question,
+} from "../model";
 import { roomOf } from "../question";
 
 /** A formula text with one name written for another; what is not read as a formula stays. */
@@ -14,6 +22,23 @@ export function renamedText(text: string, from: string, to: string): string {
     at = t.start + from.length;
   }
   return out + text.slice(at);
+}
+
+/** A relation with one name written for another on each of its sides. */
+const renamedRelation = (text: string, from: string, to: string): string =>
+  text
+    .split(/(<=|>=|≤|≥|<|>|=)/)
+    .map((part, i) => (i % 2 === 0 ? renamedText(part, from, to) : part))
+    .join("");
+
+function renamedPlan(plan: Plan, from: string, to: string): Plan {
+  const { objective } = plan;
+  return {
+    ...plan,
+    variables: plan.variables.map((v) => (v.name === from ? { ...v, name: to } : v)),
+    constraints: plan.constraints.map((c) => ({ ...c, text: renamedRelation(c.text, from, to) })),
+    ...(objective ? { objective: { ...objective, text: renamedText(objective.text, from, to) } } : {}),
+  };
 }
 
 /** The case with a given, variable or function called by another name, wherever it is used. */
@@ -43,5 +68,6 @@ export function renamed(source: CaseFile, from: string, to: string): CaseFile {
       ? { functions: source.functions.map((f) => ({ ...f, name: name(f.name), of: name(f.of), by: by(f.by) })) }
       : {}),
     ...(source.questions ? { questions: source.questions.map(question) } : {}),
+    ...(source.plan ? { plan: renamedPlan(source.plan, from, to) } : {}),
   };
 }
