@@ -1,5 +1,6 @@
 import type { Picture } from "#core/graph";
-import { graphMarks, type Look } from "./graphMarks";
+import { deskOption } from "~/charts/deskOption";
+import { PAPER } from "~/charts/look";
 
 export interface PictureChoice {
   readonly kind: "svg" | "png";
@@ -8,21 +9,6 @@ export interface PictureChoice {
   readonly title: string;
 }
 
-/** Colours for paper: the light ones, whatever the page shows. */
-const PAPER: Look = {
-  curves: ["#0c7a66", "#2473b8", "#b5432c", "#9b3572", "#5e4bb0", "#9a6b00", "#48566a"],
-  ink: "#1d2530",
-  quiet: "#556070",
-  hairline: "#dfe3e8",
-  axis: "#6b7686",
-  paper: "#ffffff",
-  amber: "#f0a02c",
-  amberSoft: "#fdf0d9",
-  amberDeep: "#8a5600",
-  brick: "#b5432c",
-  grey: "#6b7686",
-  face: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
-};
 const WIDTH = 960;
 const HEIGHT = 540;
 const TITLE = 40;
@@ -36,20 +22,15 @@ export interface Sheet {
   readonly height: number;
 }
 
-/** The graph of the desk, drawn afresh for paper. */
+/** The graph of the desk, drawn afresh for paper from the same option. */
 export async function graphSheet(picture: Picture): Promise<Sheet> {
-  const { openDrawing } = await import("./drawing");
-  const home = document.createElement("div");
-  home.style.cssText = `position:absolute;left:-9999px;width:${WIDTH}px;height:${HEIGHT}px`;
-  document.body.append(home);
-  const drawing = openDrawing(home, WIDTH, HEIGHT);
+  const { openChart } = await import("~/charts/chart");
+  const chart = openChart(null, WIDTH, HEIGHT);
   try {
-    const { marks, rects } = graphMarks(picture, WIDTH, HEIGHT, PAPER, null);
-    drawing.paint(marks, rects);
-    return { inner: drawing.svg().replace(/^<\?xml[^>]*\?>/, ""), width: WIDTH, height: HEIGHT };
+    chart.show(deskOption(picture, WIDTH, HEIGHT, PAPER).option);
+    return { inner: chart.svg().replace(/^<\?xml[^>]*\?>/, ""), width: WIDTH, height: HEIGHT };
   } finally {
-    drawing.dispose();
-    home.remove();
+    chart.dispose();
   }
 }
 

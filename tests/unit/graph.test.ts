@@ -16,7 +16,7 @@ import { ratio, toDouble } from "#core/numeric";
 import { deskOf, trailOf } from "#core/desk";
 import { compileEnclosure, compileNumber, resolve } from "#core/formula";
 import { FunctionTable } from "#core/solve";
-import { paneRects, placeLabels, placeNames, toX, toY } from "../../app/utils/graphLayout";
+import { paneRects, placeLabels, placeNames, toX, toY } from "../../app/charts/deskLayout";
 
 const stall = analyse(JSON.parse(readFileSync("demo/lantern-stall.pasear.json", "utf8")) as CaseFile);
 const drawn = picture(stall)!;
@@ -210,4 +210,10 @@ it("a label that stands far from its point has a short line to it, from the ring
         ),
       ).toBe(true);
     }
+});
+
+it("a label stands beside a straight line, whose one stretch passes far above and below it", () => {
+  const bridge = JSON.parse(readFileSync("demo/lit-bridge.pasear.json", "utf8")) as CaseFile;
+  const p = picture(analyse(bridge))!;
+  expect(placeLabels(p, paneRects(p, 880, 290)).map((l) => l.text)).toEqual(["break-even 10", "B(20) = $430"]);
 });

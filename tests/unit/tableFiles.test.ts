@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cellsOfJson, cellsOfText, TableFileError } from "~/utils/tableFiles";
-import { dataGraphOption, type DataPicture } from "~/utils/dataGraphOption";
+import { dataOption, type DataPicture } from "~/charts/dataOption";
 
 describe("cells of a text", () => {
   it.each([
@@ -119,7 +119,7 @@ describe("the graph of data", () => {
     y: { name: "people", unit: "person" },
     split: 4,
   };
-  const made = dataGraphOption(picture, 620, 700, look);
+  const made = dataOption(picture, 620, 700, look);
   it("both panes share one x axis to the pixel, and reach half a width beyond the data", () => {
     expect(made.rects.rest).toMatchObject({ left: made.rects.main.left, width: made.rects.main.width });
     const axes = made.option.xAxis as { min: number; max: number }[];
@@ -139,6 +139,6 @@ describe("the graph of data", () => {
     expect(graphic.find((g) => g.id === "split")!.shape!.x1).toBeCloseTo(at(4), 6);
   });
   it("without residuals there is one pane", () => {
-    expect(dataGraphOption({ ...picture, residuals: [] }, 620, 700, look).rects.rest).toBeNull();
+    expect(dataOption({ ...picture, residuals: [] }, 620, 700, look).rects.rest).toBeNull();
   });
 });

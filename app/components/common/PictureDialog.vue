@@ -8,9 +8,13 @@ const title = ref("");
 const kind = ref<"svg" | "png">("png");
 const clear = ref(false);
 const scale = ref<PictureChoice["scale"]>(2);
-watch(visible, (now) => {
-  if (now) title.value = props.caseTitle;
-});
+watch(
+  visible,
+  (now) => {
+    if (now) title.value = props.caseTitle;
+  },
+  { immediate: true },
+);
 
 const choice = (): PictureChoice => ({
   kind: kind.value,

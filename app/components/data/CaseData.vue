@@ -18,7 +18,7 @@ import { buildModel, readingOf, rowsOf, type CaseFile } from "#core/model";
 import { thinnedRows } from "#core/graph";
 import { parseUnit } from "#core/units";
 import { useDataWorker } from "~/composables/useData";
-import type { DataPicture } from "~/utils/dataGraphOption";
+import type { DataPicture } from "~/charts/dataOption";
 import type { Side } from "~/composables/useSplit";
 import type { RankedCard, RoundingLine } from "~/workers/dataProtocol";
 import type ImportDialog from "./ImportDialog.vue";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { dataGraphOption, type DataPicture, type DataRects } from "~/utils/dataGraphOption";
-import { lookOf } from "~/utils/look";
+import { dataOption, type DataPicture, type DataRects } from "~/charts/dataOption";
+import { lookOf } from "~/charts/look";
 
 const props = defineProps<{ picture: DataPicture | null; described: string }>();
 const emit = defineEmits<{ split: [at: number]; point: [x: number | null] }>();
@@ -8,12 +8,12 @@ const home = useTemplateRef<HTMLElement>("home");
 const rects = shallowRef<DataRects | null>(null);
 const { redraw } = useChart(
   home,
-  () => import("~/utils/chart").then((m) => m.openChart),
+  () => import("~/charts/dataChart").then((m) => m.openChart),
   (chart, width, height) => {
     if (!props.picture) return;
-    const made = dataGraphOption(props.picture, width, height, lookOf());
+    const made = dataOption(props.picture, width, height, lookOf());
     rects.value = made.rects;
-    chart.setOption(made.option, { replaceMerge: ["grid", "xAxis", "yAxis", "series", "graphic"] });
+    chart.show(made.option);
   },
 );
 watch(() => props.picture, redraw);

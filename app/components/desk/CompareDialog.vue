@@ -9,16 +9,20 @@ const emit = defineEmits<{ choose: [ghost: { name: string; document: CaseFile }]
 const cards = shallowRef<ShelfCase[] | null>(null);
 const problem = ref<string | null>(null);
 
-watch(visible, async (now) => {
-  if (!now) return;
-  problem.value = null;
-  try {
-    cards.value = (await caseApi.list(200)).filter((c) => c.id !== props.ownId);
-  } catch {
-    cards.value = [];
-    problem.value = "The shelf cannot be reached just now.";
-  }
-});
+watch(
+  visible,
+  async (now) => {
+    if (!now) return;
+    problem.value = null;
+    try {
+      cards.value = (await caseApi.list(200)).filter((c) => c.id !== props.ownId);
+    } catch {
+      cards.value = [];
+      problem.value = "The shelf cannot be reached just now.";
+    }
+  },
+  { immediate: true },
+);
 function hold(): void {
   const numbers = (props.document.givens ?? []).filter((g) => g.vary).map((g) => `${g.name} = ${g.value}`);
   emit("choose", {

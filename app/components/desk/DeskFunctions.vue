@@ -5,7 +5,7 @@ import { parseUnit } from "#core/units";
 import type { CaseFile, FunctionRow, PieceRow } from "#core/model";
 import type { Desk } from "#core/desk";
 import type { Slip } from "#core/slips";
-import { DASHES } from "~/utils/graphMarks";
+import { dashOf } from "~/charts/look";
 
 const props = defineProps<{
   document: CaseFile;
@@ -18,9 +18,14 @@ const emit = defineEmits<{ point: [key: string | null]; begin: [text: string] }>
 const store = useCaseStore();
 const takeOff = useTakeOff();
 
+/** Dialogs come when they are first asked for. */
+const FormsDialog = later(() => import("./FormsDialog.vue"));
+const PiecesDialog = later(() => import("./PiecesDialog.vue"));
 const formsDialog = ref(false);
+const formsWanted = useWanted(formsDialog);
 const formWanted = ref<string | null>(null);
 const piecesDialog = ref(false);
+const piecesWanted = useWanted(piecesDialog);
 const piecesOf = ref<string | null>(null);
 const mapShown = ref(false);
 const rows = computed(() => props.document.functions ?? []);
@@ -31,10 +36,7 @@ const slipsOf = (name: string) => slipsBy.value.get(`function:${name}`) ?? NONE;
 /** A warning that has a mend is shown with it, not twice. */
 const isSlip = (name: string, message: string) => slipsOf(name).some((s) => s.message === message);
 const dim = (name: string) => props.lit !== null && !props.lit.has(`function:${name}`);
-const dash = (i: number) => {
-  const d = DASHES[i % DASHES.length]!;
-  return d === "solid" ? undefined : d.join(" ");
-};
+const dash = (i: number) => dashOf(i)?.join(" ");
 
 /** The function as it would be written on the entry line. */
 function written(f: FunctionRow): string {
@@ -160,8 +162,8 @@ const remove = (f: FunctionRow): void => takeOff({ kind: "function", name: f.nam
       No function yet. Write one on the entry line: <code>C(q) = 90 + 7 q</code>, or a line through two readings:
       <code>p(q) = line (240, 6), (150, 9)</code>.
     </p>
-    <FormsDialog v-model:visible="formsDialog" :wanted="formWanted" />
-    <PiecesDialog v-model:visible="piecesDialog" :document="document" :edited="piecesOf" />
+    <FormsDialog v-if="formsWanted" v-model:visible="formsDialog" :wanted="formWanted" />
+    <PiecesDialog v-if="piecesWanted" v-model:visible="piecesDialog" :document="document" :edited="piecesOf" />
     <FunctionMap
       v-if="mapShown && rows.length > 3"
       :names="rows.map((f) => f.name)"

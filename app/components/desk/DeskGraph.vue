@@ -3,9 +3,9 @@ import type { CaseFile } from "#core/model";
 import { buildModel } from "#core/model";
 import { formatInput, formatQuantity } from "#core/explain";
 import { roundStep, type Picture, type View } from "#core/graph";
-import { markAt, toX, toY, type Rect } from "~/utils/graphLayout";
-import { graphMarks } from "~/utils/graphMarks";
-import { lookOf } from "~/utils/look";
+import { markAt, toX, toY, type Rect } from "~/charts/deskLayout";
+import { deskOption } from "~/charts/deskOption";
+import { lookOf } from "~/charts/look";
 import { graphSheet } from "~/utils/pictureFile";
 
 const props = defineProps<{
@@ -20,24 +20,23 @@ const view = defineModel<View>("view", { required: true });
 const emit = defineEmits<{ point: [key: string | null] }>();
 const store = useCaseStore();
 
-const tableDialog = ref(false);
-/** The table comes with its own library when it is first asked for. */
+/** Dialogs come when they are first asked for. */
 const TableDialog = later(() => import("./TableDialog.vue"));
-const tableWanted = ref(false);
-watch(tableDialog, () => {
-  tableWanted.value = true;
-});
+const PictureDialog = later(() => import("~/components/common/PictureDialog.vue"));
+const tableDialog = ref(false);
+const tableWanted = useWanted(tableDialog);
 const pictureDialog = ref(false);
+const pictureWanted = useWanted(pictureDialog);
 const home = useTemplateRef<HTMLElement>("home");
 const rects = shallowRef<Rect[]>([]);
 const { size, redraw } = useChart(
   home,
-  () => import("~/utils/drawing").then((m) => m.openDrawing),
-  (drawing, width, height) => {
+  () => import("~/charts/chart").then((m) => m.openChart),
+  (chart, width, height) => {
     if (!props.picture) return;
-    const made = graphMarks(props.picture, width, height, lookOf(), props.lit);
+    const made = deskOption(props.picture, width, height, lookOf(), props.lit);
     rects.value = shareParts(rects.value, made.rects);
-    drawing.paint(made.marks, made.rects);
+    chart.show(made.option);
   },
 );
 watch(() => [props.picture, props.lit], redraw);
@@ -348,7 +347,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       @rows="view = { ...view, rows: $event }"
     />
     <PictureDialog
-      v-if="picture"
+      v-if="picture && pictureWanted"
       v-model:visible="pictureDialog"
       :sheet="() => graphSheet(picture!)"
       :case-title="document.title"
@@ -400,6 +399,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
   position: absolute;
   inset: 0;
   contain: strict;
+  font-variant-numeric: normal;
 }
 .over {
   position: absolute;

@@ -19,12 +19,16 @@ const found = computed(() => {
     ),
   );
 });
-watch(visible, (now) => {
-  if (now && props.wanted) {
-    search.value = "";
-    chosen.value = FORMS.find((f) => f.id === props.wanted) ?? chosen.value;
-  }
-});
+watch(
+  visible,
+  (now) => {
+    if (now && props.wanted) {
+      search.value = "";
+      chosen.value = FORMS.find((f) => f.id === props.wanted) ?? chosen.value;
+    }
+  },
+  { immediate: true },
+);
 const groups = computed(() =>
   [...new Set(found.value.map((f) => f.group))].map((group) => ({
     group,

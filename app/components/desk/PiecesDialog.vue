@@ -24,23 +24,27 @@ const name = ref("");
 const of = ref("");
 const before = computed(() => props.document.functions?.find((f) => f.name === props.edited) ?? null);
 
-watch(visible, (now) => {
-  if (!now) return;
-  const f = before.value;
-  name.value = f?.name ?? freeName();
-  of.value = f?.of ?? props.document.variables?.[0]?.name ?? "x";
-  const v = props.document.variables?.find((r) => r.name === of.value);
-  const pieces: PieceRow[] =
-    f?.by.kind === "pieces"
-      ? [...f.by.pieces]
-      : f?.by.kind === "formula"
-        ? [{ text: f.by.text }]
-        : [
-            { text: "", from: v?.from, to: "" },
-            { text: "", from: "", to: v?.to },
-          ];
-  rows.value = pieces.map(rowOf);
-});
+watch(
+  visible,
+  (now) => {
+    if (!now) return;
+    const f = before.value;
+    name.value = f?.name ?? freeName();
+    of.value = f?.of ?? props.document.variables?.[0]?.name ?? "x";
+    const v = props.document.variables?.find((r) => r.name === of.value);
+    const pieces: PieceRow[] =
+      f?.by.kind === "pieces"
+        ? [...f.by.pieces]
+        : f?.by.kind === "formula"
+          ? [{ text: f.by.text }]
+          : [
+              { text: "", from: v?.from, to: "" },
+              { text: "", from: "", to: v?.to },
+            ];
+    rows.value = pieces.map(rowOf);
+  },
+  { immediate: true },
+);
 function freeName(): string {
   const taken = new Set(
     [...(props.document.functions ?? []), ...(props.document.givens ?? []), ...(props.document.variables ?? [])].map(

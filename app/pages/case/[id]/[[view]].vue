@@ -11,9 +11,13 @@ import type { Travelled } from "~/utils/undoSteps";
 import type DeskEntry from "~/components/desk/DeskEntry.vue";
 import type DeskFunctions from "~/components/desk/DeskFunctions.vue";
 
-// The other views come when they are asked for.
+// The other views come when they are asked for, and so do dialogs.
 const CaseData = later(() => import("~/components/data/CaseData.vue"));
 const CasePlan = later(() => import("~/components/plan/CasePlan.vue"));
+const CompareDialog = later(() => import("~/components/desk/CompareDialog.vue"));
+const KeysDialog = later(() => import("~/components/desk/KeysDialog.vue"));
+const StaleDialog = later(() => import("~/components/desk/StaleDialog.vue"));
+const TrailDialog = later(() => import("~/components/desk/TrailDialog.vue"));
 
 // A change of view is not another page: the case stays open.
 definePageMeta({ key: (to) => `case ${String(to.params.id)}` });
@@ -35,7 +39,9 @@ const storySlips = computed((before: Slip[] | undefined) =>
   ),
 );
 const compareDialog = ref(false);
+const compareWanted = useWanted(compareDialog);
 const trailDialog = ref(false);
+const trailWanted = useWanted(trailDialog);
 const trailStart = ref<string | null>(null);
 const functionsPanel = useTemplateRef<InstanceType<typeof DeskFunctions>>("functionsPanel");
 function compare(): void {
@@ -56,7 +62,9 @@ const isVeiled = computed(
   () => !isLate.value && desk.value === null && progress.value === null && failure.value === null && !stopped.value,
 );
 const staleDialog = ref(false);
+const staleWanted = useWanted(staleDialog);
 const keysDialog = ref(false);
+const keysWanted = useWanted(keysDialog);
 const entry = useTemplateRef<InstanceType<typeof DeskEntry>>("entry");
 
 async function open(): Promise<void> {
@@ -361,17 +369,17 @@ onBeforeUnmount(() => {
       <NuxtLink to="/">To the shelf of cases</NuxtLink>
       <Button v-if="missing" link @click="open">Try again</Button>
     </main>
-    <StaleDialog v-model:visible="staleDialog" />
-    <KeysDialog v-model:visible="keysDialog" />
+    <StaleDialog v-if="staleWanted" v-model:visible="staleDialog" />
+    <KeysDialog v-if="keysWanted" v-model:visible="keysDialog" />
     <CompareDialog
-      v-if="shown"
+      v-if="shown && compareWanted"
       v-model:visible="compareDialog"
       :document="shown"
       :own-id="store.id ?? ''"
       @choose="ghost = $event"
     />
     <TrailDialog
-      v-if="shown && desk"
+      v-if="shown && desk && trailWanted"
       v-model:visible="trailDialog"
       :document="shown"
       :desk="desk"

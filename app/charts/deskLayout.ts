@@ -18,7 +18,16 @@ export interface PlacedLabel {
   readonly leader: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number } | null;
 }
 
-export const MARGIN = { left: 62, right: 44, top: 20, bottom: 40 } as const;
+/** Room around the panes, in px; more at the left where numbers are long. */
+export interface Margin {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+const MARGIN: Margin = { left: 62, right: 44, top: 20, bottom: 40 };
+/** Of a small graph, which has neither names nor labels. */
+export const SMALL: Margin = { left: 46, right: 8, top: 8, bottom: 20 };
 const PANE_GAP = 24;
 const LABEL_HEIGHT = 15;
 /** Average width of a letter at the label's size; labels are short, and a little too wide is safe. */
@@ -27,22 +36,22 @@ export const LETTER = 6.2;
 /** Width of a letter beside a tick; letters and digits of that face are all this wide. */
 const TICK_LETTER = 7.4;
 /** Room for the longest number at the left, within reason. */
-function leftMargin(picture: Picture, width: number): number {
+function leftMargin(picture: Picture, width: number, margin: Margin): number {
   const letters = picture.panes.flatMap((p) => p.y.ticks.map((t) => tickText(t, p.unit).length));
-  return Math.min(width / 3, Math.max(MARGIN.left, 14 + TICK_LETTER * Math.max(0, ...letters)));
+  return Math.min(width / 3, Math.max(margin.left, 14 + TICK_LETTER * Math.max(0, ...letters)));
 }
 
 /** Panes one above the other under a shared x axis: all start and end at the same pixel. */
-export function paneRects(picture: Picture, width: number, height: number): Rect[] {
+export function paneRects(picture: Picture, width: number, height: number, margin: Margin = MARGIN): Rect[] {
   const total = picture.panes.reduce((sum, p) => sum + p.share, 0);
-  const room = Math.max(40, height - MARGIN.top - MARGIN.bottom - PANE_GAP * (picture.panes.length - 1));
-  let top: number = MARGIN.top;
-  const left = leftMargin(picture, width);
+  const room = Math.max(40, height - margin.top - margin.bottom - PANE_GAP * (picture.panes.length - 1));
+  let top = margin.top;
+  const left = leftMargin(picture, width, margin);
   return picture.panes.map((p) => {
     const rect = {
       left,
       top,
-      width: Math.max(40, width - left - MARGIN.right),
+      width: Math.max(40, width - left - margin.right),
       height: Math.max(24, (room * p.share) / total),
     };
     top += rect.height + PANE_GAP;
@@ -89,10 +98,12 @@ function crossing(list: readonly Float64Array[], box: Box): number {
       else high = middle;
     }
     for (let i = 2 * low; i + 3 < line.length && line[i]! <= box.x1; i += 2) {
-      const y0 = line[i + 1]!;
-      const y1 = line[i + 3]!;
-      if (Math.max(y0, y1) >= box.y0 && Math.min(y0, y1) <= box.y1)
-        sum += Math.max(0.5, Math.min(line[i + 2]!, box.x1) - Math.max(line[i]!, box.x0));
+      const [x0, y0, x1, y1] = [line[i]!, line[i + 1]!, line[i + 2]!, line[i + 3]!];
+      // Of a long stretch only the part above and below the box counts: a straight line is one stretch.
+      const [from, to] = [Math.max(x0, box.x0), Math.min(x1, box.x1)];
+      const at = (x: number) => y0 + ((y1 - y0) * (x - x0)) / (x1 - x0);
+      const [a, b] = x1 > x0 ? [at(from), at(to)] : [y0, y1];
+      if (Math.max(a, b) >= box.y0 && Math.min(a, b) <= box.y1) sum += Math.max(0.5, to - from);
     }
   }
   return sum;

@@ -1,5 +1,6 @@
 import { axis } from "#core/graph";
-import type { Look } from "./graphMarks";
+import type { Look } from "./look";
+import type { ChartOption } from "./option";
 import { tickText } from "./tickText";
 
 /**
@@ -35,12 +36,12 @@ interface Rect {
 
 const [LEFT, RIGHT, TOP, BOTTOM, GAP] = [66, 18, 26, 42, 46];
 
-export function dataGraphOption(
+export function dataOption(
   p: DataPicture,
   width: number,
   height: number,
   look: Look,
-): { option: Record<string, unknown>; rects: DataRects } {
+): { option: ChartOption; rects: DataRects } {
   const hasRest = p.residuals.length > 0;
   const restHeight = hasRest ? Math.round(height * 0.2) : 0;
   const main: Rect = {
@@ -116,7 +117,7 @@ export function dataGraphOption(
     size: number,
   ) => ({
     id,
-    type: "scatter",
+    type: "scatter" as const,
     xAxisIndex: 0,
     yAxisIndex: 0,
     data,
@@ -192,7 +193,6 @@ export function dataGraphOption(
   return {
     rects: { main, rest, min: xAxis.min, max: xAxis.max },
     option: {
-      animation: false,
       textStyle: { fontFamily: look.face },
       grid: [grid(main), ...(rest ? [grid(rest)] : [])],
       xAxis: [RX(0), ...(rest ? [RX(1)] : [])],
@@ -200,7 +200,7 @@ export function dataGraphOption(
       series: [
         ...p.curves.map((c) => ({
           id: `curve:${c.key}`,
-          type: "line",
+          type: "line" as const,
           xAxisIndex: 0,
           yAxisIndex: 0,
           data: pairs(c.points),
@@ -221,7 +221,7 @@ export function dataGraphOption(
           ? [
               {
                 id: "residuals",
-                type: "custom",
+                type: "custom" as const,
                 xAxisIndex: 1,
                 yAxisIndex: 1,
                 data: pairs(p.residuals),
