@@ -2,7 +2,7 @@ import { formatInput, prettyUnit } from "#core/explain";
 import type { Picture, Point } from "#core/graph";
 import { paneRects, placeLabels, placeNames, toX, toY, type Margin, type Rect } from "./deskLayout";
 import { dashOf, type Look } from "./look";
-import { group, polyline, type ChartOption, type Series, type Shape } from "./option";
+import { cutAt, group, polyline, words, type ChartOption, type Lettering, type Series, type Shape } from "./option";
 import { tickText } from "./tickText";
 
 /** Beyond this a line is cut: drawings lose their footing at huge numbers; in px. */
@@ -29,7 +29,7 @@ export function deskOption(
     grid: rects.map((r, i) => ({ id: `pane:${i}`, ...r, containLabel: false })),
     xAxis: rects.map((_, i) => xAxis(i, art)),
     yAxis: rects.map((_, i) => yAxis(i, art)),
-    series: [...rects.flatMap((_, i) => paneSeries(i, art)), words(art)],
+    series: [...rects.flatMap((_, i) => paneSeries(i, art)), texts(art)],
   };
   return { option, rects };
 }
@@ -46,7 +46,7 @@ const shade = ({ lit }: Art, key: string): number => (lit && !lit.has(key) ? FAD
 const colourOf = ({ picture, look }: Art, name: string): string =>
   look.curves[picture.curves.find((c) => c.name === name)?.colour ?? 0]!;
 
-// ---- axes ----------------------------------------------------------------------------------------------------------
+// ---- axes -----------------------------------------------------------------------------------------------------------
 
 const axisOf = (pane: number, { min, max }: { min: number; max: number }, { look }: Art) => ({
   gridIndex: pane,
@@ -115,13 +115,13 @@ function yAxis(pane: number, art: Art) {
   };
 }
 
-// ---- series of one pane ------------------------------------------------------------------------------------------------
+// ---- series of one pane ---------------------------------------------------------------------------------------------
 
 function paneSeries(pane: number, art: Art): Series[] {
   const axes = { xAxisIndex: pane, yAxisIndex: pane, ...PLAIN };
   return [
-    { type: "custom", id: `ghosts:${pane}`, ...axes, clip: true, z: Z.ghost, shapes: ghosts(pane, art) },
-    { type: "custom", id: `curves:${pane}`, ...axes, clip: true, z: Z.curve, shapes: curves(pane, art) },
+    { type: "custom", id: `ghosts:${pane}`, ...axes, clip: false, z: Z.ghost, shapes: ghosts(pane, art) },
+    { type: "custom", id: `curves:${pane}`, ...axes, clip: false, z: Z.curve, shapes: curves(pane, art) },
     { type: "scatter", id: `ends:${pane}`, ...axes, clip: true, z: Z.end, data: ends(pane, art) },
     {
       type: "scatter",
@@ -149,7 +149,10 @@ const ghosts = (pane: number, art: Art): Shape[] =>
     .map((g) => {
       const opacity = 0.24 * shade(art, `function:${g.name}`);
       const style = { stroke: art.look.curves[g.colour]!, lineWidth: 5, opacity };
-      return group(g.runs.map((run) => polyline(placed(art, run, pane), style)));
+      return cutAt(
+        art.rects[pane]!,
+        g.runs.map((run) => polyline(placed(art, run, pane), style)),
+      );
     });
 
 const curves = (pane: number, art: Art): Shape[] =>
@@ -163,7 +166,10 @@ const curves = (pane: number, art: Art): Shape[] =>
         opacity: shade(art, `function:${c.name}`),
         ...(dash ? { lineDash: dash } : {}),
       };
-      return group(c.runs.map((run) => polyline(placed(art, run, pane), style)));
+      return cutAt(
+        art.rects[pane]!,
+        c.runs.map((run) => polyline(placed(art, run, pane), style)),
+      );
     });
 
 /** Ends, jumps and holes: filled where the function has that value, open where it only comes close to it. */
@@ -207,7 +213,7 @@ function pointStyle(p: Point, art: Art) {
   }
 }
 
-// ---- limits and thresholds ------------------------------------------------------------------------------------------------
+// ---- limits and thresholds ------------------------------------------------------------------------------------------
 
 /** Thresholds across the pane, and the edges of the range. */
 function levels(pane: number, art: Art) {
@@ -241,7 +247,7 @@ const grips = (pane: number, art: Art) =>
       value: [art.picture.x.min, t.y],
       symbol: "roundRect",
       symbolSize: [10, 12],
-      itemStyle: { color: art.look.paper, borderColor: art.look.amberDeep, borderWidth: 1.4 },
+      itemStyle: { color: art.look.paper, borderColor: art.look.amberDeep, borderWidth: 1.4, opacity: 1 },
     }));
 
 /** What lies outside the range. */
@@ -253,34 +259,13 @@ const shades = ({ picture, look }: Art) => ({
   data: picture.shades.map((s) => [{ xAxis: s.from }, { xAxis: s.to }]),
 });
 
-// ---- words ------------------------------------------------------------------------------------------------
+// ---- words ----------------------------------------------------------------------------------------------------------
 
-interface Written {
-  readonly align?: "left" | "right" | "center";
-  readonly size?: number;
-  readonly bold?: boolean;
-  readonly opacity?: number;
-  readonly halo?: boolean;
-}
-const write = ({ look }: Art, x: number, y: number, text: string, fill: string, how: Written = {}): Shape => ({
-  type: "text",
-  silent: true,
-  x,
-  y,
-  style: {
-    text,
-    fill,
-    font: `${how.bold ? "700 " : ""}${how.size ?? 12}px ${look.face}`,
-    align: how.align ?? "left",
-    verticalAlign: "middle",
-    opacity: how.opacity ?? 1,
-    // A border in the colour of the paper keeps the text readable over curves.
-    ...(how.halo ? { stroke: look.paper, lineWidth: 3 } : {}),
-  },
-});
+const write = ({ look }: Art, x: number, y: number, text: string, how: Omit<Lettering, "face">): Shape =>
+  words(x, y, text, { ...how, face: look.face });
 
 /** Names at the ends of the curves, labels of answers, what the limits are: placed by us, over all panes. */
-function words(art: Art): Series {
+function texts(art: Art): Series {
   const shapes = art.isSmall ? [] : [...limitWords(art), ...nameWords(art), ...answerWords(art)];
   return { type: "custom", id: "words", coordinateSystem: "none", ...PLAIN, z: Z.text, shapes };
 }
@@ -290,14 +275,16 @@ const limitWords = (art: Art): Shape[] => {
   return art.picture.shades.map((s) => {
     const x = toX(art.picture, first, s.at);
     const isRight = x > first.left + first.width * 0.6;
-    return write(art, x + (isRight ? 4 : -4), first.top - 10, s.label, art.look.brick, {
+    return write(art, x + (isRight ? 4 : -4), first.top - 10, s.label, {
+      fill: art.look.brick,
       align: isRight ? "right" : "left",
     });
   });
 };
 const nameWords = (art: Art): Shape[] =>
   placeNames(art.picture, art.rects).map((n) =>
-    write(art, n.x, n.y, n.name, art.look.curves[n.colour]!, {
+    write(art, n.x, n.y, n.name, {
+      fill: art.look.curves[n.colour]!,
       size: 13,
       bold: true,
       opacity: shade(art, `function:${n.name}`),
@@ -306,7 +293,12 @@ const nameWords = (art: Art): Shape[] =>
 const answerWords = (art: Art): Shape[] =>
   placeLabels(art.picture, art.rects).map((l) => {
     const opacity = shade(art, `question:${l.question}`);
-    const label = write(art, l.x, l.y, l.text, art.look.ink, { align: l.align, opacity, halo: true });
+    const label = write(art, l.x, l.y, l.text, {
+      fill: art.look.ink,
+      align: l.align,
+      opacity,
+      halo: art.look.paper,
+    });
     if (!l.leader) return label;
     const { x1, y1, x2, y2 } = l.leader;
     const line = { stroke: art.look.quiet, lineWidth: 1, opacity };

@@ -1,6 +1,8 @@
 import type { Picture } from "#core/graph";
 import { deskOption } from "~/charts/deskOption";
 import { PAPER } from "~/charts/look";
+import type { ChartOption } from "~/charts/option";
+import { regionOption, type RegionView } from "~/charts/regionOption";
 
 export interface PictureChoice {
   readonly kind: "svg" | "png";
@@ -11,6 +13,8 @@ export interface PictureChoice {
 
 const WIDTH = 960;
 const HEIGHT = 540;
+/** The region of a plan is square. */
+const SIDE = 640;
 const TITLE = 40;
 
 const escaped = (text: string): string => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;");
@@ -23,54 +27,25 @@ export interface Sheet {
 }
 
 /** The graph of the desk, drawn afresh for paper from the same option. */
-export async function graphSheet(picture: Picture): Promise<Sheet> {
+export const graphSheet = (picture: Picture): Promise<Sheet> =>
+  chartSheet(WIDTH, HEIGHT, (width, height) => deskOption(picture, width, height, PAPER).option);
+
+/** The region of a plan, likewise. */
+export const regionSheet = (view: RegionView): Promise<Sheet> =>
+  chartSheet(SIDE, SIDE, (width, height) => regionOption(view, width, height, PAPER));
+
+async function chartSheet(
+  width: number,
+  height: number,
+  option: (width: number, height: number) => ChartOption,
+): Promise<Sheet> {
   const { openChart } = await import("~/charts/chart");
-  const chart = openChart(null, WIDTH, HEIGHT);
+  const chart = openChart(null, width, height);
   try {
-    chart.show(deskOption(picture, WIDTH, HEIGHT, PAPER).option);
-    return { inner: chart.svg().replace(/^<\?xml[^>]*\?>/, ""), width: WIDTH, height: HEIGHT };
+    chart.show(option(width, height));
+    return { inner: chart.svg().replace(/^<\?xml[^>]*\?>/, ""), width, height };
   } finally {
     chart.dispose();
-  }
-}
-
-const DRAWN = [
-  "fill",
-  "fill-opacity",
-  "stroke",
-  "stroke-width",
-  "stroke-dasharray",
-  "stroke-opacity",
-  "opacity",
-  "font-family",
-  "font-size",
-  "font-weight",
-  "font-style",
-  "text-anchor",
-  "paint-order",
-] as const;
-/** A drawing that stands on the page, with its colours for paper written into it. */
-export function pageSheet(svg: SVGSVGElement): Sheet {
-  const home = svg.parentElement!;
-  home.classList.add("on-paper");
-  try {
-    const copy = svg.cloneNode(true) as SVGSVGElement;
-    const to = [copy, ...copy.querySelectorAll<SVGElement>("*")];
-    [svg, ...svg.querySelectorAll<SVGElement>("*")].forEach((from, i) => {
-      const style = getComputedStyle(from);
-      const target = to[i]!;
-      target.setAttribute("style", DRAWN.map((p) => `${p}:${style.getPropertyValue(p)}`).join(";"));
-      target.removeAttribute("class");
-      for (const name of ["fill", "stroke"]) target.removeAttribute(name);
-    });
-    copy.setAttribute("xmlns", "http://www.w3.org/2000/svg");
-    return {
-      inner: new XMLSerializer().serializeToString(copy),
-      width: svg.clientWidth || Number(svg.getAttribute("width")),
-      height: svg.clientHeight || Number(svg.getAttribute("height")),
-    };
-  } finally {
-    home.classList.remove("on-paper");
   }
 }
 

@@ -1,6 +1,7 @@
 export { readConstraint, readForm, type LinearForm, type Relation, type Sense } from "./linear";
 export { maximise, type LinearResult } from "./exactSimplex";
 export { regionOf, type Point, type Region } from "./region";
+export { isFlat, openEdges } from "./outline";
 export { planPicture, segment, type PlanPicture } from "./draw";
 export { boundRange, coefficientRange, multipliersAt } from "./worth";
 export { maximiseWhole, type WholeResult } from "./whole";

@@ -69,7 +69,8 @@ test("the objective slides by key and snaps to corners, and shading turns round"
   await page.keyboard.press("Home");
   await expect(page.getByText("objective at")).toBeHidden();
   await page.getByRole("button", { name: "Shade what is ruled out" }).click();
-  await expect(page.locator("svg .out")).toBeAttached();
+  // The ground that is ruled out is drawn in the colour of limits.
+  await expect(page.locator('.region svg path[fill="#b5432c"]').first()).toBeAttached();
 });
 
 test("a given of the case is varied beside the plan, and its answer follows", async ({ page, server }) => {

@@ -98,8 +98,9 @@ test("a given is varied: the region, its corners and the sentence move together"
     const look = () =>
       seen.push([
         document.querySelector(".plan .says")!.textContent!,
-        document.querySelector(".region polygon")!.getAttribute("points")!,
-        document.querySelector(".region .strong")?.textContent ?? "",
+        [...document.querySelectorAll(".region svg g[clip-path] path")].map((p) => p.getAttribute("d")).join(),
+        [...document.querySelectorAll<SVGElement>(".region svg text")].find((t) => t.style.fontSize === "14px")
+          ?.textContent ?? "",
       ]);
     new MutationObserver(look).observe(document.querySelector(".plan .says")!, {
       childList: true,

@@ -7,7 +7,7 @@ import { buildModel, type CaseFile, type Given, type Plan } from "#core/model";
 import { readConstraint, readForm, readPlanLine, wordsOf, yesOrNo } from "#core/plan";
 import { parseUnit } from "#core/units";
 import { separated } from "#core/data";
-import { pageSheet } from "~/utils/pictureFile";
+import { regionSheet } from "~/utils/pictureFile";
 import type PlanRegion from "./PlanRegion.vue";
 
 /** Colours of the lines of constraints, in turn. */
@@ -552,7 +552,7 @@ const spoken = computed(() => {
     <PictureDialog
       v-if="drawn"
       v-model:visible="pictureDialog"
-      :sheet="() => pageSheet(region!.svg()!)"
+      :sheet="() => regionSheet(region!.view())"
       :case-title="document.title"
     />
   </main>
