@@ -1,9 +1,8 @@
-import { formatInput, prettyUnit } from "#core/explain";
 import type { Picture, Point } from "#core/graph";
+import { xAxis, yAxis, type Art } from "./deskAxes";
 import { paneRects, placeLabels, placeNames, toX, toY, type Margin, type Rect } from "./deskLayout";
 import { dashOf, type Look } from "./look";
 import { cutAt, group, polyline, words, type ChartOption, type Lettering, type Series, type Shape } from "./option";
-import { tickText } from "./tickText";
 
 /** Beyond this a line is cut: drawings lose their footing at huge numbers; in px. */
 const FAR = 50_000;
@@ -34,86 +33,9 @@ export function deskOption(
   return { option, rects };
 }
 
-interface Art {
-  readonly picture: Picture;
-  readonly rects: readonly Rect[];
-  readonly look: Look;
-  readonly lit: ReadonlySet<string> | null;
-  /** a small graph has neither names nor labels */
-  readonly isSmall: boolean;
-}
 const shade = ({ lit }: Art, key: string): number => (lit && !lit.has(key) ? FADED : 1);
 const colourOf = ({ picture, look }: Art, name: string): string =>
   look.curves[picture.curves.find((c) => c.name === name)?.colour ?? 0]!;
-
-// ---- axes -----------------------------------------------------------------------------------------------------------
-
-const axisOf = (pane: number, { min, max }: { min: number; max: number }, { look }: Art) => ({
-  gridIndex: pane,
-  type: "value",
-  min,
-  max,
-  silent: true,
-  axisLine: { show: true, onZero: false, lineStyle: { color: look.axis, width: 1 } },
-  axisTick: { show: false },
-  nameTextStyle: { color: look.quiet, fontSize: 12 },
-});
-const labelsOf = ({ look, isSmall }: Art, text: (value: number) => string) => ({
-  formatter: text,
-  color: look.quiet,
-  fontSize: isSmall ? 10.5 : 12,
-});
-
-/** One and the same function for one unit: an axis is compared with the one before it. */
-function kept<K>(make: (of: K) => (value: number) => string, keyOf: (of: K) => string) {
-  const made = new Map<string, (value: number) => string>();
-  return (of: K) => made.get(keyOf(of)) ?? made.set(keyOf(of), make(of)).get(keyOf(of))!;
-}
-const inputText = kept(
-  (unit: Picture["xUnit"]) => (t) => formatInput(t, unit),
-  (unit) => unit?.text ?? "",
-);
-const valueText = kept(
-  (unit: string) => (t) => tickText(t, unit),
-  (unit) => unit,
-);
-
-/** Only the lowest pane has numbers at its foot: all panes share them. */
-function xAxis(pane: number, art: Art) {
-  const { picture, rects, isSmall } = art;
-  const common = { ...axisOf(pane, picture.x, art), id: `x:${pane}`, splitLine: { show: false } };
-  if (pane < rects.length - 1) return { ...common, axisLabel: { show: false } };
-  const labels = { ...labelsOf(art, inputText(picture.xUnit)), customValues: [...picture.x.ticks] };
-  const name = isSmall ? {} : { name: picture.xLabel, nameLocation: "middle", nameGap: 26 };
-  return { ...common, ...name, axisLabel: { ...labels, margin: isSmall ? 5 : 8, hideOverlap: true } };
-}
-
-function yAxis(pane: number, art: Art) {
-  const { picture, rects, look, isSmall } = art;
-  const { y, unit } = picture.panes[pane]!;
-  const isNamed = !isSmall && unit !== "" && !unit.startsWith("$");
-  return {
-    ...axisOf(pane, y, art),
-    id: `y:${pane}`,
-    // The ends of an axis of values lie on its ticks.
-    interval: y.ticks.length > 1 ? y.ticks[1]! - y.ticks[0]! : y.max - y.min,
-    splitLine: { show: true, lineStyle: { color: look.hairline } },
-    axisLabel: { ...labelsOf(art, valueText(unit)), margin: isSmall ? 5 : 8 },
-    ...(isNamed
-      ? {
-          name: prettyUnit(unit),
-          nameLocation: "end",
-          nameGap: 6,
-          nameTextStyle: {
-            color: look.quiet,
-            fontSize: 12,
-            align: "left",
-            padding: [0, 0, 0, 8 - rects[pane]!.left],
-          },
-        }
-      : {}),
-  };
-}
 
 // ---- series of one pane ---------------------------------------------------------------------------------------------
 

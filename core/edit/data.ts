@@ -46,7 +46,7 @@ function written({ rows, columns }: DataTable, row: number, column: number, cell
 }
 
 export const dataEdits = {
-  setCell: way<{ table: string; row: number; column: number; value: number | null }>({
+  writeCell: way<{ table: string; row: number; column: number; value: number | null }>({
     says: (p) => `change a row of ${p.table}`,
     apply: (source, { table, row, column, value }) =>
       withTable(source, table, (t) => {

@@ -270,7 +270,7 @@ const ALL: readonly [Edit, string, (c: CaseFile) => unknown, unknown][] = [
   ],
   // Four rows: the third, which does not exist yet, is empty.
   [
-    { kind: "setCell", table: "sales", row: 4, column: 1, value: 9 },
+    { kind: "writeCell", table: "sales", row: 4, column: 1, value: 9 },
     "change a row of sales",
     (c) => c.data![0]!.rows.slice(3),
     [
@@ -279,7 +279,7 @@ const ALL: readonly [Edit, string, (c: CaseFile) => unknown, unknown][] = [
     ],
   ],
   [
-    { kind: "setCell", table: "sales", row: 1, column: 1, value: 4 },
+    { kind: "writeCell", table: "sales", row: 1, column: 1, value: 4 },
     "change a row of sales",
     (c) => c.data![0]!.rows[1],
     [1, 4],

@@ -14,6 +14,7 @@ export {
   unitFor,
 } from "./quantity";
 export { beyondWords } from "./beyondWords";
+export { leftAt, spareWords, worthAt, type Left } from "./planReading";
 export { planWords, type PlanWords } from "./planWords";
 export { coefficientRows, rangeText, rateText, worthSentences, type CoefficientRow } from "./planWorth";
 export { workingOfEquation, workingOfSlope, type WorkingStep } from "./working";

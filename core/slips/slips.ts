@@ -1,17 +1,8 @@
 import { toDouble } from "../numeric";
-import { formatInput, formatNumber, formatQuantity, inputNoun, isMoney } from "../explain";
+import { formatNumber, isMoney } from "../explain";
 import type { CaseFile, CaseProblem, FunctionRow, Model, ModelFunction } from "../model";
-import {
-  isStopped,
-  roomOf,
-  setAsideOf,
-  solutionsOf,
-  valueOf,
-  type Analysis,
-  type AnyAnswer,
-  type Finding,
-} from "../question";
-import type { Unit } from "../units";
+import type { Analysis } from "../question";
+import { findingSlips } from "./findingSlips";
 import type { Slip } from "./slip";
 import { unusedNumbers } from "./unusedNumbers";
 
@@ -207,100 +198,4 @@ function agree(model: Model, profit: string, revenue: string, cost: string): boo
     const [a, b] = [p!(x), r!(x) - c!(x)];
     return Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b));
   });
-}
-
-// ---- findings ----------------------------------------------------------------------------------------------------
-
-/** A unit that is one kind of counted thing: lanterns, people. */
-const isCounted = (u: Unit | null): boolean => {
-  const powers = Object.entries(u?.powers ?? {});
-  return (
-    powers.length === 1 && powers[0]![1] === 1 && !/^(currency:|second$|metre$|kilogram$|kelvin$)/.test(powers[0]![0])
-  );
-};
-
-function findingSlips(f: Finding, model: Model): Slip[] {
-  const out: Slip[] = [];
-  const key = `question:${f.id}`;
-  if (isStopped(f)) return out;
-  const variable = model.variables.get(f.about.variable);
-  const row = model.source.variables?.find((v) => v.name === f.about.variable);
-  const q = model.source.questions?.find((r) => r.id === f.id);
-  if (!variable || !row || !q) return out;
-  const [solutions, setAside] = [solutionsOf(f), setAsideOf(f)];
-  const noun = inputNoun(variable.name, variable.unit);
-  const [first] = solutions;
-  if (solutions.length === 0 && setAside.length > 0) {
-    const cut = [...setAside].sort((a, b) => distance(a.at, f) - distance(b.at, f))[0]!;
-    if (q.from !== undefined || q.to !== undefined) {
-      out.push({
-        key,
-        message: `The range asked for cuts an answer off: there is one at ${formatInput(cut.at, variable.unit)}.`,
-        mend: { says: `Ask on the whole range of ${variable.name}`, change: { kind: "clearRange", id: f.id } },
-      });
-    } else {
-      const wide = roundOut(cut.at, cut.below);
-      out.push({
-        key,
-        message:
-          `The range of ${variable.name} cuts an answer off: there is one at ` +
-          `${formatInput(cut.at, variable.unit)}.`,
-        mend: {
-          says: cut.below
-            ? `Start the range at ${formatInput(wide, variable.unit)}`
-            : `Widen the range to ${formatInput(wide, variable.unit)}`,
-          change: cut.below
-            ? { kind: "moveEnd", name: variable.name, end: "from", value: wide }
-            : { kind: "moveEnd", name: variable.name, end: "to", value: wide },
-        },
-      });
-    }
-  }
-  if (!variable.whole && isCounted(variable.unit) && first && !Number.isInteger(first.at) && roomOf(f).countsInputs) {
-    out.push({
-      key,
-      message: `${formatNumber(first.at, 5)} ${noun} is no whole number, and ${noun} are counted.`,
-      mend: {
-        says: `Count ${variable.name} in whole ${noun}`,
-        change: { kind: "setWhole", name: variable.name, whole: true },
-      },
-    });
-  }
-  const at = roomOf(f).asksAt(f);
-  if (at !== null && valueOf(f) !== null) {
-    const by = model.source.functions?.find((r) => r.name === f.about.functions[0])?.by;
-    const readings =
-      by?.kind === "line"
-        ? by.through
-            .map(([x]) => Number(x))
-            .filter(Number.isFinite)
-            .sort((a, b) => a - b)
-        : [];
-    const [low, high] = [readings[0], readings.at(-1)];
-    if (low !== undefined && high !== undefined && (at < low || at > high)) {
-      const near = at < low ? low : high;
-      const inside = formatQuantity(Math.abs(at - near), variable.unit);
-      out.push({
-        key,
-        message:
-          `${variable.name} = ${formatNumber(at)} lies ${inside} beyond the readings (` +
-          `${formatNumber(low)} to ${formatNumber(high)}): nothing shows that the line goes on ` +
-          "there.",
-        mend: {
-          says: `Ask at the last reading, ${formatNumber(near)}`,
-          change: { kind: "askAt", id: f.id, at: near },
-        },
-      });
-    }
-  }
-  return out;
-}
-
-const distance = (at: number, f: AnyAnswer): number =>
-  Math.min(...[f.about.from, f.about.to].filter((x): x is number => x !== null).map((x) => Math.abs(at - x)));
-
-/** The next round number outward: two leading digits. */
-function roundOut(x: number, below: boolean): number {
-  const power = 10 ** Math.max(Math.floor(Math.log10(Math.abs(x) || 1)) - 1, -6);
-  return Number(((below ? Math.floor(x / power) : Math.ceil(x / power)) * power).toPrecision(12));
 }

@@ -82,7 +82,7 @@ function keep(): boolean {
   editing.value = null;
   wrong.value = null;
   if (value === (props.table.rows[row]?.[column] ?? null)) return true;
-  store.apply({ kind: "setCell", table: props.table.name, row, column, value });
+  store.apply({ kind: "writeCell", table: props.table.name, row, column, value });
   return true;
 }
 function key(event: KeyboardEvent): void {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatNumber, formatQuantity } from "#core/explain";
+import { formatQuantity, leftAt, spareWords, worthAt } from "#core/explain";
 import type { LimitPhrase } from "#core/story";
 import { trackOf } from "#core/desk";
 import { roundStep } from "#core/graph";
@@ -211,57 +211,9 @@ function pickPair(k: 0 | 1, name: string): void {
 }
 
 // ---- reading
-const spare = (id: string): string => {
-  const r = result.value;
-  if (!r || r.best.length === 0) return "";
-  if (r.wholeSlack) {
-    const room = r.wholeSlack[id];
-    return room === undefined ? "" : room === 0 ? "nothing left" : `${formatNumber(room)} to spare`;
-  }
-  return r.slack[id] === undefined ? "nothing left" : `${formatNumber(r.slack[id])} to spare`;
-};
-/** What a point of the region leaves of every constraint, in the plan that is drawn. */
-function leftAt(at: readonly number[]): { id: string; text: string; broken: boolean }[] {
-  const p = drawn.value?.plan;
-  if (!p) return [];
-  const own = p.variables.map((v) => v.name);
-  return p.constraints
-    .filter((c) => !c.off)
-    .slice(0, 14)
-    .flatMap((c) => {
-      const read = readConstraint(c.text, own, names.value);
-      if (!read.ok) return [];
-      const rooms = read.relations.map((r) => {
-        const v = r.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, 0) - Number(r.bound.valueOf());
-        return r.sense === "<=" ? -v : r.sense === ">=" ? v : -Math.abs(v);
-      });
-      const room = Math.min(...rooms);
-      return [
-        {
-          id: c.label ?? c.id,
-          broken: room < -1e-9,
-          text: room < -1e-9 ? `broken by ${formatNumber(-room, 4)}` : `${formatNumber(Math.max(0, room), 4)} left`,
-        },
-      ];
-    });
-}
-function valueAt(at: readonly number[]): string {
-  const p = drawn.value?.plan;
-  const r = p?.objective
-    ? readForm(
-        p.objective.text,
-        p.variables.map((v) => v.name),
-        names.value,
-      )
-    : null;
-  return r?.ok
-    ? formatQuantity(
-        r.form.coefficients.reduce((s, a, j) => s + Number(a.valueOf()) * at[j]!, Number(r.form.constant.valueOf())),
-        unit.value,
-        6,
-      )
-    : "";
-}
+const spare = (id: string): string => (result.value ? spareWords(result.value, id) : "");
+const left = (at: readonly number[]) => (drawn.value ? leftAt(drawn.value.plan, at, names.value) : []);
+const worth = (at: readonly number[]) => (drawn.value ? worthAt(drawn.value.plan, at, names.value) : "");
 /** Said by itself, so that no blank of the template stands before it. */
 const cancelled = computed(() => {
   const best = solving.value.state === "cancelled" ? solving.value.best : null;
@@ -511,8 +463,8 @@ const spoken = computed(() => {
         :pointed="pointed"
         :ruled-out="ruledOut"
         ><template #left="{ at }"
-          ><span v-if="valueAt(at)">{{ valueAt(at) }}</span
-          ><span v-for="l in leftAt(at)" :key="l.id" :class="{ problem: l.broken }"
+          ><span v-if="worth(at)">{{ worth(at) }}</span
+          ><span v-for="l in left(at)" :key="l.id" :class="{ problem: l.broken }"
             >{{ l.id }}: {{ l.text }}</span
           ></template
         ></PlanRegion
