@@ -1,6 +1,7 @@
 import { defineStore } from "pinia";
 import type { CaseFile } from "#core/model";
 import { editGroup, editWords, edited, isDrag, type Edit } from "#core/edit";
+import { keptCaseSchema } from "#shared/schemas/wire";
 import { differingParts, mergeCases, same } from "#core/merge";
 import { RequestFailure, caseApi, statusOf, type KeptCase as Kept } from "~/utils/caseApi";
 import type { Keeping } from "~/utils/keeping";
@@ -222,9 +223,9 @@ export const useCaseStore = defineStore("case", () => {
     } catch (failure) {
       if (id.value !== caseId) return;
       const status = statusOf(failure);
-      if (status === 409 && failure instanceof RequestFailure && failure.data) {
-        join(failure.data as Kept);
-      } else if (status === 404) keeping.value = { state: "gone" };
+      const theirs = failure instanceof RequestFailure ? keptCaseSchema.safeParse(failure.data).data : undefined;
+      if (status === 409 && theirs) join(theirs);
+      else if (status === 404) keeping.value = { state: "gone" };
       else if (status && status < 500) keeping.value = { state: "refused", message: (failure as Error).message };
       else away(status ? (failure as Error).message : null);
     }

@@ -1,25 +1,19 @@
 import { uuidv7 } from "uuidv7";
+import type * as z from "zod";
 import type { CaseFile } from "#core/model";
+import {
+  deletedSchema,
+  keptCaseSchema,
+  refusalSchema,
+  shelfSchema,
+  writtenSchema,
+  type ShelfCase,
+} from "#shared/schemas/wire";
 
 /** A new case that got no answer is sent once more after this, in ms. */
 const ASK_AGAIN = 700;
 
-export interface KeptCase {
-  id: string;
-  title: string;
-  revision: number;
-  updatedAt: number;
-  case: CaseFile;
-}
-export interface ShelfCase {
-  id: string;
-  title: string;
-  revision: number;
-  updatedAt: number;
-  /** null: not worked out yet */
-  summary: { says: string; curves: [number, number][][] } | null;
-}
-export type Written = Omit<KeptCase, "case">;
+export type { KeptCase, ShelfCase } from "#shared/schemas/wire";
 
 /** A request that got no answer, or one the server did not take; `status` is missing when no answer came. */
 export class RequestFailure extends Error {
@@ -43,9 +37,11 @@ export interface Reading<T> {
   readonly of: T;
   readonly keptAt: number | null;
 }
-const ask = async <T>(path: string, method = "GET", body?: unknown): Promise<T> =>
-  (await read<T>(path, method, body)).of;
-async function read<T>(path: string, method = "GET", body?: unknown): Promise<Reading<T>> {
+const NOT_UNDERSTOOD = "The server answered in a way that this page does not understand; load the page anew.";
+
+const ask = async <T>(answer: z.ZodType<T>, path: string, method = "GET", body?: unknown): Promise<T> =>
+  (await read(answer, path, method, body)).of;
+async function read<T>(of: z.ZodType<T>, path: string, method = "GET", body?: unknown): Promise<Reading<T>> {
   let answer: Response;
   try {
     // `keepalive` lets a change that is sent while the page closes arrive; such requests are small by rule.
@@ -59,11 +55,16 @@ async function read<T>(path: string, method = "GET", body?: unknown): Promise<Re
   } catch {
     throw new RequestFailure("The server does not answer.", undefined, null);
   }
-  const data = (await answer.json().catch(() => null)) as { message?: string; data?: unknown } | null;
-  if (!answer.ok) throw new RequestFailure(data?.message ?? "The server could not do this.", answer.status, data?.data);
+  const data: unknown = await answer.json().catch(() => null);
+  if (!answer.ok) {
+    const refusal = refusalSchema.safeParse(data).data;
+    throw new RequestFailure(refusal?.message ?? "The server could not do this.", answer.status, refusal?.data);
+  }
+  const read = of.safeParse(data);
+  if (!read.success) throw new RequestFailure(NOT_UNDERSTOOD, answer.status, null);
   // The service worker marks what it answers in the server's stead.
   const keptAt = answer.headers.has("x-kept-here") ? Date.parse(answer.headers.get("date") ?? "") || 0 : null;
-  return { of: data as T, keptAt };
+  return { of: read.data, keptAt };
 }
 
 /** The server's cases, as the browser asks for them. */
@@ -72,25 +73,25 @@ export const caseApi = {
   readList: (limit: number, after: ShelfCase | null = null, find = "") => {
     const query = new URLSearchParams({ limit: String(limit), find });
     if (after) query.set("after", `${after.updatedAt}.${after.id}`);
-    return read<ShelfCase[]>(`/api/cases?${query.toString()}`);
+    return read(shelfSchema, `/api/cases?${query.toString()}`);
   },
   list: async (limit: number, after: ShelfCase | null = null, find = "") =>
     (await caseApi.readList(limit, after, find)).of,
-  get: (id: string) => ask<KeptCase>(`/api/cases/${id}`),
-  read: (id: string) => read<KeptCase>(`/api/cases/${id}`),
+  get: (id: string) => ask(keptCaseSchema, `/api/cases/${id}`),
+  read: (id: string) => read(keptCaseSchema, `/api/cases/${id}`),
   /** The id is made here: asked again after a lost answer, the server makes no second case. */
   create: async (document: CaseFile) => {
     const make = { case: document, id: uuidv7() };
     try {
-      return await ask<KeptCase>("/api/cases", "POST", make);
+      return await ask(keptCaseSchema, "/api/cases", "POST", make);
     } catch (failure) {
       if (!(failure instanceof RequestFailure) || failure.status !== undefined) throw failure;
       await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN));
-      return ask<KeptCase>("/api/cases", "POST", make);
+      return ask(keptCaseSchema, "/api/cases", "POST", make);
     }
   },
   write: (id: string, revision: number, document: CaseFile) =>
-    ask<Written>(`/api/cases/${id}`, "PUT", { case: document, revision }),
-  remove: (id: string) => ask<{ deleted: boolean }>(`/api/cases/${id}`, "DELETE"),
-  restore: (id: string) => ask<KeptCase>(`/api/cases/${id}/restore`, "POST"),
+    ask(writtenSchema, `/api/cases/${id}`, "PUT", { case: document, revision }),
+  remove: (id: string) => ask(deletedSchema, `/api/cases/${id}`, "DELETE"),
+  restore: (id: string) => ask(keptCaseSchema, `/api/cases/${id}/restore`, "POST"),
 };

@@ -1,10 +1,7 @@
 import type { CaseFile } from "#core/model";
 import type { PlanResult } from "#core/plan";
 import type { PlanProgress } from "#shared/compiledPlan";
-
-/** What the server sends while it works a plan out: one JSON object a line. */
-export type PlanLine =
-  { readonly progress: PlanProgress } | { readonly result: PlanResult } | { readonly message: string };
+import { planLineSchema, refusalSchema } from "#shared/schemas/wire";
 
 /**
  * Has a plan worked out on the server. Ending the signal ends the work there.
@@ -28,7 +25,7 @@ export async function planOnServer(
   if (!answer?.body) throw new Error("The server does not answer; the best found here still stands.");
   if (!answer.ok)
     throw new Error(
-      ((await answer.json().catch(() => null)) as { message?: string } | null)?.message ??
+      refusalSchema.safeParse(await answer.json().catch(() => null)).data?.message ??
         "The server could not work the plan out.",
     );
   const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
@@ -39,11 +36,19 @@ export async function planOnServer(
     const lines = rest.split("\n");
     rest = lines.pop()!;
     for (const text of lines.filter((l) => l.trim())) {
-      const line = JSON.parse(text) as PlanLine;
+      const line = lineOf(text);
       if ("progress" in line) progress(line.progress);
       else if ("result" in line) return line.result;
       else throw new Error(line.message);
     }
     if (done) throw new Error("The server ended before the plan was worked out.");
+  }
+}
+
+function lineOf(text: string) {
+  try {
+    return planLineSchema.parse(JSON.parse(text));
+  } catch {
+    throw new Error("The server said something about the plan that this page does not understand.");
   }
 }

@@ -78,14 +78,8 @@ async function openStore() {
   return useCaseStore();
 }
 const value = (store: Store) => store.document!.givens![0]!.value;
-const set = (store: Store, to: number, group: string | null = null) =>
-  store.change(
-    `set F to ${to}`,
-    (d) => {
-      d.givens![0]!.value = to;
-    },
-    group,
-  );
+const set = (store: Store, value: number) => store.apply({ kind: "setGiven", name: "F", value }, `set F to ${value}`);
+const slide = (store: Store, value: number) => store.apply({ kind: "slideGiven", name: "F", value, in: "plan" });
 const later = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 
 beforeEach(() => {
@@ -124,11 +118,11 @@ describe("undo", () => {
     const store = await openStore();
     await store.open("a");
     for (let i = 2; i < 60; i++) {
-      set(store, i, "slide:F");
+      slide(store, i);
       await later(16);
     }
     await later(2000);
-    set(store, 90, "slide:F");
+    slide(store, 90);
     expect(store.undoSteps).toHaveLength(2);
     store.undo();
     expect(value(store)).toBe(59);
@@ -281,9 +275,7 @@ describe("what was typed is kept before anything else", () => {
   it("what the server refuses is said and stays here", async () => {
     const store = await openStore();
     await store.open("a");
-    store.change("rename", (d) => {
-      d.title = "";
-    });
+    store.apply({ kind: "renameCase", title: "" });
     await later(600);
     expect(store.keeping).toEqual({ state: "refused", message: "A case needs a title." });
     expect(storage.size).toBe(1);
@@ -306,14 +298,30 @@ describe("what was typed is kept before anything else", () => {
   });
 });
 
-it("a replaced document changes only what differs, and comes back whole", async () => {
+it("an edit changes only what it is about, and the case comes back whole", async () => {
   const store = await openStore();
   await store.open("a");
   const before = store.document!;
-  store.replace("put a story", { ...before, story: { text: "One evening.", marks: [] } });
+  store.apply({ kind: "editStory", text: "One evening." });
   expect(store.document!.givens).toBe(before.givens);
   store.undo();
   expect(store.document).toEqual(before);
+});
+
+describe("what comes in", () => {
+  it("from the server in another shape is told, and nothing of it is taken", async () => {
+    vi.stubGlobal("fetch", () => Promise.resolve(Response.json({ ...server.kept, case: "no case" })));
+    const store = await openStore();
+    await expect(store.open("a")).rejects.toThrow(/in a way that this page does not understand/);
+    expect(store.document).toBeNull();
+  });
+  it("from another tab in another shape is not heard", async () => {
+    const store = await openStore();
+    await store.open("a");
+    new FakeChannel().postMessage({ id: "a", revision: 99, case: null });
+    await later(10);
+    expect([store.revision, value(store), store.keeping.state]).toEqual([1, 1, "kept"]);
+  });
 });
 
 describe("two tabs with one case", () => {
@@ -323,10 +331,7 @@ describe("two tabs with one case", () => {
     await store.open("a");
     return store;
   }
-  const titled = (store: Store, title: string) =>
-    store.change(`call it ${title}`, (d) => {
-      d.title = title;
-    });
+  const titled = (store: Store, title: string) => store.apply({ kind: "renameCase", title });
   it("follow each other", async () => {
     const [one, two] = [await openTab(), await openTab()];
     set(one, 3);
@@ -350,14 +355,13 @@ describe("two tabs with one case", () => {
     expect(storage.size).toBe(0);
   });
   it("keep rows that only moved, though no row differs", async () => {
-    server.kept.case.givens!.push({ name: "G", value: 2 });
+    const row = (name: string) => ({ name, of: "x", by: { kind: "formula" as const, text: "x" } });
+    server.kept.case = { ...server.kept.case, functions: [row("f"), row("g")] };
     const store = await openTab();
     server.kept = { ...server.kept, revision: 4, case: { ...server.kept.case, title: "Elsewhere" } };
-    store.change("move a given", (d) => {
-      d.givens!.reverse();
-    });
+    store.apply({ kind: "moveFunction", name: "g", to: 0, looks: [0, 1] });
     await later(3000);
-    expect(server.kept.case).toMatchObject({ title: "Elsewhere", givens: [{ name: "G" }, { name: "F" }] });
+    expect(server.kept.case).toMatchObject({ title: "Elsewhere", functions: [{ name: "g" }, { name: "f" }] });
     expect(store.keeping.state).toBe("kept");
   });
   it("hear of the other's change also while their own is on its way", async () => {
@@ -412,17 +416,15 @@ describe("two tabs with one case", () => {
         revision: 5,
         case: { ...server.kept.case, title: "Theirs", givens: [{ name: "F", value: 77 }] },
       };
-      store.change("more", (d) => {
-        d.givens![0]!.value = 3;
-        d.notes = "mine";
-      });
+      set(store, 3);
+      store.apply({ kind: "editStory", text: "mine" });
       await later(600);
       expect(store.keeping).toMatchObject({ state: "stale", clashes: ["given F"] });
       store.choose(side);
       await later(600);
       expect(server.kept.case).toMatchObject({
         title: "Theirs",
-        notes: "mine",
+        story: { text: "mine" },
         givens: [{ value: side === "mine" ? 3 : 77 }],
       });
       store.undo();

@@ -1,0 +1,41 @@
+import * as z from "zod";
+import type { CaseFile } from "#core/model";
+import type { PlanResult } from "#core/plan";
+
+/** A case inside an answer: every part of it was checked when it was written; here only that it is one. */
+const document = z.custom<CaseFile>(
+  (v) => typeof v === "object" && v !== null && "format" in v && v.format === "pasear-case" && "version" in v,
+  "no case",
+);
+
+/** What the server says of a case it has written. */
+export const writtenSchema = z.object({
+  id: z.string(),
+  title: z.string(),
+  revision: z.int(),
+  /** in ms */
+  updatedAt: z.number(),
+});
+/** A case as the server, or another tab, hands it over. */
+export const keptCaseSchema = writtenSchema.extend({ case: document });
+export const shelfSchema = z.array(
+  writtenSchema.extend({
+    /** null: not worked out yet */
+    summary: z.object({ says: z.string(), curves: z.array(z.array(z.tuple([z.number(), z.number()]))) }).nullable(),
+  }),
+);
+export const deletedSchema = z.object({ deleted: z.boolean() });
+/** Why the server did not do it; with a conflict comes the case as it is there. */
+export const refusalSchema = z.object({ message: z.string(), data: z.unknown().optional() });
+
+/** What the server sends while it works a plan out: one JSON object a line. */
+export const planLineSchema = z.union([
+  z.object({
+    progress: z.object({ best: z.number().nullable(), bound: z.number().nullable(), seconds: z.number() }),
+  }),
+  z.object({ result: z.custom<PlanResult>((v) => typeof v === "object" && v !== null && "status" in v, "no result") }),
+  z.object({ message: z.string() }),
+]);
+
+export type KeptCase = z.infer<typeof keptCaseSchema>;
+export type ShelfCase = z.infer<typeof shelfSchema>[number];
