@@ -88,25 +88,23 @@ export function dataOption(
   const yText = (v: number) => tickText(v, p.y.unit);
   const tick = { fontFamily: look.face, fontSize: 12, color: look.quiet };
   const X = (v: number) => main.left + ((v - xAxis.min) / (xAxis.max - xAxis.min)) * main.width;
-  const RX = (i: number) => ({
+  const scale = (gridIndex: number, { min, max, ticks }: typeof yAxis) => ({
     type: "value",
-    gridIndex: i,
-    min: xAxis.min,
-    max: xAxis.max,
-    interval: xAxis.ticks[1]! - xAxis.ticks[0]!,
+    gridIndex,
+    min,
+    max,
+    interval: ticks[1]! - ticks[0]!,
     axisTick: { show: false },
+  });
+  const RX = (i: number) => ({
+    ...scale(i, xAxis),
     splitLine: { show: false },
     axisLine: { onZero: false, lineStyle: { color: look.axis } },
     axisLabel: { show: i === (hasRest ? 1 : 0), ...tick, formatter: (v: number) => tickText(v, p.x.unit) },
   });
   const RY = (i: number, a: typeof yAxis) => ({
-    type: "value",
-    gridIndex: i,
-    min: a.min,
-    max: a.max,
-    interval: a.ticks[1]! - a.ticks[0]!,
+    ...scale(i, a),
     axisLine: { show: false },
-    axisTick: { show: false },
     splitLine: { lineStyle: { color: look.hairline } },
     axisLabel: { ...tick, formatter: yText },
   });

@@ -13,19 +13,14 @@ export function useTakeOff() {
     store.apply({ kind: "remove", thing });
     const names = needing.map((t) => t.name).join(", ");
     const need = thing.kind === "question" ? "used its answer" : "needed it and cannot be worked out now";
-    const offer: Offer | undefined =
-      needing.length === 0
-        ? undefined
-        : {
-            says: "Delete these too",
-            act: () => store.apply({ kind: "remove", thing: needing[0]!, with: needing.slice(1) }),
-          };
+    const isNeeded = needing.length > 0;
+    const offer: Offer = { says: "Delete these too", act: () => store.apply({ kind: "remove", thing, with: needing }) };
     toast.add({
-      severity: needing.length > 0 ? "warn" : "info",
+      severity: isNeeded ? "warn" : "info",
       summary: `${what} is deleted.`,
-      detail: needing.length > 0 ? `${names} ${need}. Undo brings it back.` : "Undo brings it back.",
-      life: needing.length > 0 ? 8000 : 6000,
-      ...(offer ? { offer } : {}),
+      detail: isNeeded ? `${names} ${need}. Undo brings it back.` : "Undo brings it back.",
+      life: isNeeded ? 8000 : 6000,
+      ...(isNeeded ? { offer } : {}),
     });
   };
 }

@@ -36,6 +36,8 @@ function written({ rows, columns }: DataTable, row: number, column: number, cell
   const height = Math.max(rows.length, row + cells.length);
   const out = Array.from({ length: height }, (_, i): Row => {
     const own = cells[i - row];
+    // A row that is not written to stays itself: it is not compared, sent or drawn anew.
+    if (!own && rows[i]) return rows[i];
     return columns.map((_c, j) => {
       const cell = own?.[j - column];
       return cell === undefined ? (rows[i]?.[j] ?? null) : cell;

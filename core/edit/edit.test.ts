@@ -446,6 +446,12 @@ describe("every change of a case", () => {
       expect(edited(empty, edit)).toMatchObject({ format: "pasear-case", version: 1 });
     }
   });
+  it("a row that is not written to stays itself", () => {
+    const edit: Edit = { kind: "pasteRows", table: "sales", row: 1, column: 0, cells: [[7]] };
+    const [first, second, third] = edited(SOURCE, edit).data![0]!.rows;
+    expect([first, third].map((row, i) => row === SOURCE.data![0]!.rows[i * 2])).toEqual([true, true]);
+    expect(second).toEqual([7, 3]);
+  });
   it("quick changes of one thing are one step; a hand on a track drags", () => {
     const slide: Edit = { kind: "slideGiven", name: "c", value: 1, in: "desk" };
     expect([editGroup(slide), isDrag(slide)]).toEqual(["vary:c", true]);

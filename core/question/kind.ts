@@ -4,6 +4,7 @@ import type { NumberFunction } from "../formula";
 import type { Unit } from "../units";
 import type { Asking } from "./common/asking";
 import type { Card } from "./common/card";
+import type { Followed } from "./common/followed";
 import type { Line } from "./common/line";
 import type { Slots } from "./common/slots";
 import type { Speech } from "./common/speech";
@@ -85,7 +86,7 @@ export interface Kind<K extends Ask> {
   /** Steps a student would write; none where there are no such. */
   working(q: QuestionOf<K>, model: Model): WorkingStep[];
   /** The number that is followed when a given moves, and its unit. */
-  followed(f: AnswerTo<K>, model: Model): { readonly value: number; readonly unit: Unit | null } | null;
+  followed(f: AnswerTo<K>, model: Model): Followed | null;
   /** Whether stretches that are open stand among those of the answer in what `solve` prints. */
   readonly printsOpen: boolean;
 

@@ -105,7 +105,8 @@ defineExpose({ focus: () => field.value?.focus(), begin });
       <MathText :latex="mathematics.latex" :text="text" />
     </div>
     <p v-else class="aside">
-      a given <b>{{ examples.given }}</b> · a function <b>{{ examples.function }}</b><template v-if="examples.question">
+      a given <b>{{ examples.given }}</b> · a function <b>{{ examples.function }}</b>
+      <template v-if="examples.question">
         · a question <b>{{ examples.question }}</b></template
       >
     </p>

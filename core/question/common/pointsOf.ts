@@ -16,13 +16,3 @@ export function pointsOf(
     return Number.isFinite(y) ? [{ x: s.at, y, function: canvas.drawn, label: label(canvas.x(s.at), y) }] : [];
   });
 }
-
-/** The first input that answers, as the number that is followed. */
-export const firstInput = (
-  solutions: readonly { readonly at: number }[],
-  stretches: readonly { readonly from: number | null; readonly to: number | null }[],
-  about: { readonly from: number | null; readonly to: number | null },
-): number | null =>
-  solutions[0]?.at ??
-  stretches.flatMap((s) => [s.from, s.to]).find((x) => x !== null && x !== about.from && x !== about.to) ??
-  null;

@@ -82,13 +82,21 @@ export const theFunction = <Q extends Question & { function: string }>(): SlotOf
     (q, name) => ({ ...q, function: name }),
   );
 
-export function amountSlot<Q>(read: (q: Q) => Amount | undefined, write: (q: Q, a: Amount) => Q): SlotOf<Q> {
+function amountSlot<Q>(read: (q: Q) => Amount | undefined, write: (q: Q, a: Amount) => Q): SlotOf<Q> {
   return {
     shown: (q) => amountText(read(q)),
     choices: null,
     put: (q, typed, model) => write(q, typedAmount(typed, model)),
   };
 }
+/** A number that stands in the question under its own name. */
+export const theAmount = <K extends string, Q extends Question & { readonly [P in K]?: Amount | undefined }>(
+  key: K,
+): SlotOf<Q> =>
+  amountSlot(
+    (q) => q[key],
+    (q, a) => ({ ...q, [key]: a }),
+  );
 export function pairSlot<Q>(
   read: (q: Q) => readonly [Amount, Amount],
   write: (q: Q, pair: [Amount, Amount]) => Q,

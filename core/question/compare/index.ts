@@ -1,5 +1,5 @@
 import { formatQuantity } from "../../explain";
-import { firstInput } from "../common/pointsOf";
+import { followedInput } from "../common/followed";
 import { rangeReplaced } from "../common/replaced";
 import { range } from "../common/slots";
 import { MOST_TOLD, type Speech } from "../common/speech";
@@ -53,10 +53,7 @@ export const compare: Kind<"compare"> = {
   details: () => [],
   surety: (_f, on) => `every stretch${on}`,
   working: () => [],
-  followed(f, model) {
-    const value = firstInput([], f.stretches, f.about);
-    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
-  },
+  followed: followedInput,
   printsOpen: false,
 
   points: (f, canvas) =>

@@ -1,9 +1,9 @@
 import { formatInput, formatQuantity } from "../../explain";
 import { closer } from "../common/card";
 import { NAME, TO, type Line } from "../common/line";
-import { firstInput } from "../common/pointsOf";
+import { firstInput } from "../common/followed";
 import { pairReplaced, rangeReplaced } from "../common/replaced";
-import { Unfit, amountSlot, pairSlot, theFunction, type SlotOf } from "../common/slots";
+import { Unfit, theAmount, pairSlot, theFunction, type SlotOf } from "../common/slots";
 import { few, type Speech } from "../common/speech";
 import type { GivenFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
@@ -89,14 +89,8 @@ export const given: Kind<"given"> = {
       (q, range) => ({ ...q, range }),
     ),
     function: theFunction(),
-    at: amountSlot(
-      (q) => q.at,
-      (q, at) => ({ ...q, at }),
-    ),
-    value: amountSlot(
-      (q) => q.value,
-      (q, value) => ({ ...q, value }),
-    ),
+    at: theAmount("at"),
+    value: theAmount("value"),
   },
   isRounded: false,
   replaced: (q, by) => ({
@@ -122,7 +116,7 @@ export const given: Kind<"given"> = {
   },
   working: () => [],
   followed(f, model) {
-    const value = firstInput(f.solutions, f.stretches, f.about);
+    const value = firstInput(f);
     return value === null ? null : { value, unit: model.givens.get(f.given)?.unit ?? null };
   },
   printsOpen: true,

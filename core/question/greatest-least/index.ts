@@ -1,5 +1,6 @@
 import { workingOfSlope } from "../../explain";
 import { pointsOf } from "../common/pointsOf";
+import { followedValue } from "../common/followed";
 import { rangeReplaced } from "../common/replaced";
 import { choiceSlot, range, theFunction } from "../common/slots";
 import { expressionOf } from "../common/working";
@@ -67,8 +68,7 @@ export const greatestLeast: Kind<"greatest" | "least"> = {
     const f = expressionOf(q.function, model);
     return f ? workingOfSlope(f.body, f.name, f.of) : [];
   },
-  followed: (f, model) =>
-    f.value === null ? null : { value: f.value, unit: model.functions.get(f.about.functions[0]!)?.unit ?? null },
+  followed: followedValue,
   printsOpen: false,
 
   points: (f, canvas) => pointsOf(f.solutions, canvas, (x, y) => `${f.ask} ${canvas.y(y, canvas.drawn)} at ${x}`),

@@ -2,7 +2,8 @@ import { expressionOf, workingOfEquation } from "../common/working";
 import { closer, neighbours } from "../common/card";
 import { sidesOf } from "../common/line";
 import { levelSentence, suretyOfPlaces } from "../common/levelWords";
-import { firstInput, pointsOf } from "../common/pointsOf";
+import { followedInput } from "../common/followed";
+import { pointsOf } from "../common/pointsOf";
 import { rangeReplaced } from "../common/replaced";
 import { functionSlot, range, rounding } from "../common/slots";
 import type { Speech } from "../common/speech";
@@ -66,10 +67,7 @@ export const meet: Kind<"meet"> = {
     const { of } = left;
     return workingOfEquation(left.body, right.body, of, `${left.name}(${of}) = ${right.name}(${of})`);
   },
-  followed(f, model) {
-    const value = firstInput(f.solutions, f.stretches, f.about);
-    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
-  },
+  followed: followedInput,
   printsOpen: true,
 
   points: (f, canvas) =>

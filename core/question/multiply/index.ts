@@ -4,9 +4,10 @@ import type { Model } from "../../model";
 import { ZERO, toDouble } from "../../numeric";
 import { exactRational } from "../../solve";
 import { closer } from "../common/card";
-import { firstInput, pointsOf } from "../common/pointsOf";
+import { followedInput } from "../common/followed";
+import { pointsOf } from "../common/pointsOf";
 import { rangeReplaced } from "../common/replaced";
-import { amountSlot, rounding, theFunction } from "../common/slots";
+import { theAmount, rounding, theFunction } from "../common/slots";
 import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
 import type { Kind, Outline, QuestionOf } from "../kind";
 import { multiply as answer } from "./answer";
@@ -54,14 +55,8 @@ export const multiply: Kind<"multiply"> = {
   ],
   slots: {
     function: theFunction(),
-    factor: amountSlot(
-      (q) => q.factor,
-      (q, factor) => ({ ...q, factor }),
-    ),
-    start: amountSlot(
-      (q) => q.start,
-      (q, start) => ({ ...q, start }),
-    ),
+    factor: theAmount("factor"),
+    start: theAmount("start"),
     round: rounding(),
   },
   isRounded: true,
@@ -81,10 +76,7 @@ export const multiply: Kind<"multiply"> = {
   details: (f, card) => closer(f.solutions, card),
   surety: () => null,
   working,
-  followed(f, model) {
-    const value = firstInput(f.solutions, f.stretches, f.about);
-    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
-  },
+  followed: followedInput,
   printsOpen: false,
 
   points: (f, canvas) => pointsOf(f.solutions, canvas, (x) => x),

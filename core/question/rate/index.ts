@@ -2,7 +2,7 @@ import { formatNumber, formatQuantity, isPercent, oneOf } from "../../explain";
 import { NAME, overStretch } from "../common/line";
 import { exactNote } from "../common/exactNote";
 import { pairReplaced, rangeReplaced } from "../common/replaced";
-import { amountSlot, pairSlot, theFunction } from "../common/slots";
+import { theAmount, pairSlot, theFunction } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { RateFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
@@ -39,10 +39,7 @@ export const rate: Kind<"rate"> = {
   ],
   slots: {
     function: theFunction(),
-    at: amountSlot(
-      (q) => q.at,
-      (q, at) => ({ ...q, at }),
-    ),
+    at: theAmount("at"),
     between: pairSlot(
       (q) => q.between ?? [0, 0],
       (q, between) => ({ ...q, between }),

@@ -1,7 +1,8 @@
 import { list } from "../../explain";
 import { closer, neighbours } from "../common/card";
 import { sidesOf } from "../common/line";
-import { firstInput, pointsOf } from "../common/pointsOf";
+import { followedInput } from "../common/followed";
+import { pointsOf } from "../common/pointsOf";
 import { rangeReplaced } from "../common/replaced";
 import { amountText, range, rounding, theFunction, typedAmount, type SlotOf } from "../common/slots";
 import { MOST_TOLD, few, type Speech } from "../common/speech";
@@ -18,7 +19,11 @@ function sentence(f: ReachAnyFinding, say: Speech): string {
   );
   if (f.status === "unsettled") return `Not settled: whether ${say.name} is ${values} could not be proven or excluded.`;
   if (f.status === "none") return `${say.name} is never ${values} ${say.range(f.searched)}.`;
-  return `${say.name} is ${f.levels.map((l) => told(l, f, say)).join("; ")}.`;
+  // What is never taken comes first where the places come again: that is said after them.
+  const levels = f.repeats
+    ? [...f.levels].sort((a, b) => Number(b.status === "none") - Number(a.status === "none"))
+    : f.levels;
+  return `${say.name} is ${levels.map((l) => told(l, f, say)).join("; ")}.`;
 }
 
 /** "10 at x = 3", "never 50" */
@@ -92,10 +97,7 @@ export const reachAny: Kind<"reach-any"> = {
     return n === 1 ? `the only place${on}` : `${n === 2 ? "both places" : `all ${n} places`}${on}`;
   },
   working: () => [],
-  followed(f, model) {
-    const value = firstInput(f.solutions, f.stretches, f.about);
-    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
-  },
+  followed: followedInput,
   printsOpen: true,
 
   points: (f, canvas) => pointsOf(f.solutions, canvas, (x, y) => `${canvas.y(y, canvas.drawn)} at ${x}`),

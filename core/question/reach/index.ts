@@ -3,9 +3,10 @@ import { formatNumber, isMoney } from "../../explain";
 import { closer, neighbours } from "../common/card";
 import { sidesOf } from "../common/line";
 import { levelSentence, suretyOfPlaces } from "../common/levelWords";
-import { firstInput, pointsOf } from "../common/pointsOf";
+import { followedInput } from "../common/followed";
+import { pointsOf } from "../common/pointsOf";
 import { rangeReplaced } from "../common/replaced";
-import { amountSlot, range, rounding, theFunction } from "../common/slots";
+import { theAmount, range, rounding, theFunction } from "../common/slots";
 import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
 import type { Kind } from "../kind";
 import { reach as answer } from "./answer";
@@ -36,10 +37,7 @@ export const reach: Kind<"reach"> = {
   ],
   slots: {
     function: theFunction(),
-    value: amountSlot(
-      (q) => q.value,
-      (q, value) => ({ ...q, value }),
-    ),
+    value: theAmount("value"),
     range: range(),
     round: rounding(),
   },
@@ -78,10 +76,7 @@ export const reach: Kind<"reach"> = {
       `${f.name}(${f.of}) = ${formatNumber(level.value, 12)}`,
     );
   },
-  followed(f, model) {
-    const value = firstInput(f.solutions, f.stretches, f.about);
-    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
-  },
+  followed: followedInput,
   printsOpen: true,
 
   points: (f, canvas) => pointsOf(f.solutions, canvas, (x, y) => `${canvas.y(y, canvas.drawn)} at ${x}`),

@@ -1,6 +1,7 @@
 import { formatNumber, formatQuantity } from "../../explain";
 import { times } from "../../units";
 import { exactNote } from "../common/exactNote";
+import { followedValue } from "../common/followed";
 import { overStretch } from "../common/line";
 import { pairReplaced, rangeReplaced } from "../common/replaced";
 import { pairSlot, theFunction } from "../common/slots";
@@ -63,13 +64,11 @@ export const totalAverage: Kind<"total" | "average"> = {
   details: exactNote,
   surety: () => null,
   working: () => [],
-  followed: (f, model) =>
-    f.value === null
-      ? null
-      : {
-          value: f.value,
-          unit: f.ask === "total" ? null : (model.functions.get(f.about.functions[0]!)?.unit ?? null),
-        },
+  // A total has no unit of its function's.
+  followed(f, model) {
+    const followed = followedValue(f, model);
+    return followed && f.ask === "total" ? { ...followed, unit: null } : followed;
+  },
   printsOpen: false,
 
   points: () => [],

@@ -3,8 +3,9 @@ import { readingOf } from "../../model";
 import type { Card } from "../common/card";
 import { exactNote } from "../common/exactNote";
 import { NAME } from "../common/line";
+import { followedValue } from "../common/followed";
 import { rangeReplaced } from "../common/replaced";
-import { amountSlot, theFunction } from "../common/slots";
+import { theAmount, theFunction } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { ValueFinding } from "../finding";
 import type { Kind } from "../kind";
@@ -38,10 +39,7 @@ export const value: Kind<"value"> = {
   parts: (q, words) => [{ text: "What is " }, words.function(), { text: " at " }, words.at(q.at), { text: "?" }],
   slots: {
     function: theFunction(),
-    at: amountSlot(
-      (q) => q.at,
-      (q, at) => ({ ...q, at }),
-    ),
+    at: theAmount("at"),
   },
   isRounded: false,
   replaced: (q, by) => ({ ...q, ...rangeReplaced(q, by), function: by.name(q.function), at: by.amount(q.at) }),
@@ -57,8 +55,7 @@ export const value: Kind<"value"> = {
   details: (f, card) => [...band(f, card), ...exactNote(f, card)],
   surety: () => null,
   working: () => [],
-  followed: (f, model) =>
-    f.value === null ? null : { value: f.value, unit: model.functions.get(f.about.functions[0]!)?.unit ?? null },
+  followed: followedValue,
   printsOpen: false,
 
   points(f, canvas) {

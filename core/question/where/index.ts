@@ -1,8 +1,8 @@
 import { quoted } from "../../formula";
 import { sidesOf } from "../common/line";
-import { firstInput } from "../common/pointsOf";
+import { followedInput } from "../common/followed";
 import { rangeReplaced } from "../common/replaced";
-import { amountSlot, choiceSlot, range, theFunction } from "../common/slots";
+import { theAmount, choiceSlot, range, theFunction } from "../common/slots";
 import type { Kind } from "../kind";
 import { where as answer } from "./answer";
 import { RELATIONS, sentence } from "./sentence";
@@ -33,10 +33,7 @@ export const where: Kind<"where"> = {
       (q) => q.relation,
       (q, relation) => ({ ...q, relation }),
     ),
-    value: amountSlot(
-      (q) => q.value,
-      (q, value) => ({ ...q, value }),
-    ),
+    value: theAmount("value"),
     range: range(),
   },
   isRounded: false,
@@ -69,10 +66,7 @@ export const where: Kind<"where"> = {
   details: () => [],
   surety: (_f, on) => `every stretch${on}`,
   working: () => [],
-  followed(f, model) {
-    const value = firstInput([], f.stretches, f.about);
-    return value === null ? null : { value, unit: model.variables.get(f.about.variable)?.unit ?? null };
-  },
+  followed: followedInput,
   printsOpen: false,
 
   points(f, canvas) {
