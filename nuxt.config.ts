@@ -145,7 +145,11 @@ export default defineNuxtConfig({
   },
   vite: {
     worker: { format: "es" },
-    build: { chunkSizeWarningLimit: 1200 },
+    build: {
+      chunkSizeWarningLimit: 1200,
+      // The core only computes: what a page does not use of it, the page does not load.
+      rollupOptions: { treeshake: { moduleSideEffects: (id) => !id.startsWith(folder("./core/")) } },
+    },
   },
   security: {
     nonce: true,

@@ -12,7 +12,8 @@ import {
   worstBreak,
   type PlanResult,
 } from "#core/plan";
-import { programFile, readProgram, solveCompiled, type PlanProgress } from "./compiledPlan";
+import { solveCompiled, type PlanProgress } from "./compiledPlan";
+import { programFile, readProgram } from "./planFile";
 
 let highs: Highs;
 beforeAll(async () => {

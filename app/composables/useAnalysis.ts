@@ -1,3 +1,4 @@
+import type { UnwrapNestedRefs } from "vue";
 import type { Progress } from "#core/question";
 import type { CaseFile } from "#core/model";
 import type { Desk } from "#core/desk";
@@ -185,6 +186,7 @@ export function useAnalysis(
   });
   return { shown, desk, picture, slips, ghostAnswers, working, failure, took, progress, stopped, stop, lookLonger };
 }
+export type Analysis = UnwrapNestedRefs<ReturnType<typeof useAnalysis>>;
 
 /** A copy without anything the page watches, so that it can be sent to a worker. */
 const plainView = (view: View): View => ({ ...toRaw(view), ...(view.rows ? { rows: [...view.rows] } : {}) });

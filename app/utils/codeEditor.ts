@@ -1,3 +1,4 @@
+import { isMuch } from "~/utils/writing";
 import {
   autocompletion,
   acceptCompletion,
@@ -25,7 +26,7 @@ export interface CodeSetup {
   readonly onForm: (id: string) => void;
   /** keys the editor does not use itself; true when taken */
   readonly onKey: (key: "Enter" | "Escape" | "ArrowUp" | "ArrowDown") => boolean;
-  readonly onPasteLines: (lines: string[]) => boolean;
+  readonly onPasteMuch: (text: string) => void;
   readonly onFocus: (focused: boolean) => void;
 }
 export interface CodeEditor {
@@ -182,12 +183,10 @@ export function openCodeEditor(setup: CodeSetup): CodeEditor {
     }),
     EditorView.domEventHandlers({
       paste: (event) => {
-        const lines = (event.clipboardData?.getData("text") ?? "")
-          .split(/\r?\n/)
-          .map((l) => l.trim())
-          .filter((l) => l);
-        if (lines.length < 2 || !setup.onPasteLines(lines)) return false;
+        const much = event.clipboardData?.getData("text") ?? "";
+        if (!isMuch(much)) return false;
         event.preventDefault();
+        setup.onPasteMuch(much);
         return true;
       },
     }),

@@ -3,6 +3,7 @@ import { extent, familyText, familyValue, plain, rankModels, suggestSplit, type 
 import { fittedForm, functionsOf, type CaseFile, type FitBy } from "#core/model";
 import { thinnedRows } from "#core/graph";
 import { readTable } from "#core/data";
+import { BEYOND } from "~/utils/dataFrame";
 import { cellsOfFile, cellsOfText } from "~/utils/tableFiles";
 import type { DataReply, DataRequest, RankedCard, RoundingLine } from "./dataProtocol";
 
@@ -51,7 +52,8 @@ function card(
     };
   const form = fittedForm(by, fit, variable);
   const [lo, hi] = extent(x);
-  const end = hi + (hi - lo || 1) * 0.5;
+  // Past the next mark of the axis, which ends the frame.
+  const end = hi + (hi - lo || 1) * (BEYOND + 0.3);
   const curve: number[] = [];
   for (let i = 0; i <= POINTS; i++) {
     const at = lo + ((end - lo) * i) / POINTS;

@@ -1,7 +1,8 @@
 import loadHighs from "highs";
 import wasmAddress from "highs/runtime?url";
 import { compiledResult } from "#core/plan";
-import { programFile, readProgram, solveCompiled } from "#shared/compiledPlan";
+import { solveCompiled } from "#shared/compiledPlan";
+import { programFile, readProgram } from "#shared/planFile";
 import type { SolverReply, SolverRequest } from "./planProtocol";
 
 const send = (reply: SolverReply) => self.postMessage(reply);

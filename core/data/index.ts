@@ -1,15 +1,9 @@
 export { readCell, readDate, type Cell, type DecimalSign } from "./cells";
 export { countFrom, recounted, suggestCounting, type CountUnit, type Counting } from "./counting";
+export { COUNT_UNITS, countingOf, countsFromDate, headShown, headTrouble, readHead, startTrouble } from "./columnHead";
 export { separated } from "./separated";
 export { freeName, keepTable, type Kept } from "./keep";
-export {
-  readTable,
-  type ColumnKind,
-  type OddCell,
-  type ReadColumn,
-  type ReadTable,
-  type TableResult,
-} from "./readTable";
+export { readTable, type OddCell, type ReadColumn, type ReadTable, type TableResult } from "./readTable";
 export {
   meetingNear,
   namesTaken,
@@ -26,3 +20,4 @@ export {
   type Source,
   type WithFunction,
 } from "./onDesk";
+export type { ColumnKind } from "./tableHead";

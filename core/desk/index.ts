@@ -2,5 +2,5 @@ export { deskOf, type Desk, type DeskFunction, type DeskGiven, type DeskVariable
 export type { DeskFinding } from "./findingCard";
 export type { Chip } from "./chips";
 export { comesOf, trailOf } from "./trail";
-export { influenceOn, trackOf, type Influence, type InfluenceReport } from "./influence";
+export { influenceOn, trackOf, trackStep, type Influence, type InfluenceReport } from "./influence";
 export { findingLatex, findingText, latexText } from "./copied";

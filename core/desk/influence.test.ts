@@ -2,7 +2,7 @@ import { analyse } from "../question";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
-import { influenceOn, trackOf } from ".";
+import { influenceOn, trackOf, trackStep } from ".";
 
 const stall = JSON.parse(
   readFileSync(new URL("../../demo/lantern-stall.pasear.json", import.meta.url), "utf8"),
@@ -67,3 +67,10 @@ it.each([
 ])("a track for %s runs %s … %s", (value, from, to) => {
   expect(trackOf(value)).toEqual({ from, to });
 });
+
+it.each([
+  [0, 500, 5],
+  [0, 400, 2],
+  [-0.3, 0.1, 0.002],
+  [0, 1, 0.005],
+])("the track %d … %d moves by %d", (from, to, step) => expect(trackStep({ from, to })).toBeCloseTo(step, 12));

@@ -100,3 +100,13 @@ export function trackOf(value: number): { from: number; to: number } {
   const reach = Number((2 * Math.abs(value)).toPrecision(2));
   return value > 0 ? { from: 0, to: reach } : { from: -reach, to: 0 };
 }
+
+/** Stops of a track, about. */
+const STOPS = 200;
+
+/** The round step that a track moves by: 1, 2 or 5 times a power of ten, and no more stops than are told apart. */
+export function trackStep({ from, to }: { readonly from: number; readonly to: number }): number {
+  const least = (to - from) / STOPS;
+  const power = 10 ** Math.floor(Math.log10(least || 1));
+  return [1, 2, 5, 10].map((m) => m * power).find((s) => s >= least) ?? least;
+}

@@ -11,7 +11,7 @@ import {
   type RowRange,
   type Source,
 } from "../data";
-import { FORMS, putForm } from "../forms";
+import { putForm, type Form } from "../forms";
 import { changedRow, named, way, withField } from "./way";
 
 type Row = (number | null)[];
@@ -160,11 +160,8 @@ export const dataEdits = {
     apply: (source, { from, models, breaks, owner, name }) =>
       withPieces(source, from, models, breaks, owner, name).source,
   }),
-  putForm: way<{ form: string }>({
-    says: (p) => `put the form “${FORMS.find((f) => f.id === p.form)?.title ?? p.form}” on the desk`,
-    apply(source, { form }) {
-      const found = FORMS.find((f) => f.id === form);
-      return found ? putForm(source, found).document : source;
-    },
+  putForm: way<{ form: Form }>({
+    says: (p) => `put the form “${p.form.title}” on the desk`,
+    apply: (source, { form }) => putForm(source, form).document,
   }),
 };

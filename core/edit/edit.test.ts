@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { readPlanLine } from "../plan";
 import { buildModel, type CaseFile, type FunctionRow, type Question } from "../model";
-import { interpret, type Entry } from "../story";
+import { interpret, type Entry } from "../entry";
+import { FORMS } from "../forms";
+import { STARTERS } from "../starters";
 import {
   dependentsOf,
   editGroup,
@@ -12,6 +14,8 @@ import {
   type Edit,
   type EditKind,
 } from "./index";
+
+const FORM = FORMS[0]!;
 
 /** A case with a little of everything, that nothing may change in place. */
 const SOURCE: CaseFile = frozen({
@@ -366,7 +370,25 @@ const ALL: readonly [Edit, string, (c: CaseFile) => unknown, unknown][] = [
     (c) => at(c.data, "more"),
     { name: "more", columns: [{ name: "u" }], rows: [[4]] },
   ],
-  [{ kind: "putForm", form: "no such form" }, "put the form “no such form” on the desk", (c) => c, SOURCE],
+  [
+    { kind: "putForm", form: FORM },
+    `put the form “${FORM.title}” on the desk`,
+    (c) => [c.givens!.length - SOURCE.givens!.length, c.functions!.length - SOURCE.functions!.length],
+    [FORM.givens.length, FORM.functions.length],
+  ],
+  [{ kind: "begin", starter: STARTERS[0]! }, "begin with “A table of lanterns”", (c) => c, SOURCE],
+  [
+    {
+      kind: "addPlanLines",
+      lines: [
+        { kind: "constraint", text: "3 s + b <= 8", label: undefined, fresh: ["s"] },
+        { kind: "objective", sense: "greatest", text: "2 s + b", unit: null, fresh: [] },
+      ],
+    },
+    "add 2 lines to the plan",
+    (c) => [c.plan!.variables.at(-1), c.plan!.constraints.at(-1), c.plan!.objective!.text],
+    [{ name: "s" }, { id: "C", text: "3 s + b <= 8" }, "2 s + b"],
+  ],
   [
     { kind: "addPlanLine", line: planLine("paper: 2 s + b <= 9") },
     "add a constraint",
@@ -442,7 +464,7 @@ describe("every change of a case", () => {
   it("works on a case that has none of it yet", () => {
     const empty: CaseFile = frozen({ format: "pasear-case", version: 1, title: "Empty" });
     for (const [edit] of ALL) {
-      if ((["moveFunction", "putForm"] as EditKind[]).includes(edit.kind)) continue;
+      if ((["moveFunction"] as EditKind[]).includes(edit.kind)) continue;
       expect(edited(empty, edit)).toMatchObject({ format: "pasear-case", version: 1 });
     }
   });

@@ -1,4 +1,5 @@
 import type { CaseFile } from "../model";
+import { beginEdits } from "./begin";
 import { dataEdits } from "./data";
 import { functionEdits } from "./functions";
 import { givenEdits } from "./givens";
@@ -9,12 +10,14 @@ import { storyEdits } from "./story";
 import { variableEdits } from "./variables";
 import type { Way } from "./way";
 
+export { isBlank } from "./begin";
 export { freeConstraintId } from "./plan";
 export { dependentsOf, type Removable, type Thing } from "./remove";
 export { renamed, renamedText } from "./rename";
 
 /** Every change of a case there is, by its name. */
 const EDITS = {
+  ...beginEdits,
   ...storyEdits,
   ...givenEdits,
   ...variableEdits,

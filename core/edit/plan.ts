@@ -31,17 +31,25 @@ const withNew = (p: Plan, text: string, label: string | undefined): Plan => ({
   constraints: [...p.constraints, { id: freeConstraintId(p.constraints), text, ...(label ? { label } : {}) }],
 });
 
+function withLine(source: CaseFile, line: PlanLine): CaseFile {
+  return withPlan(source, (before) => {
+    const p = { ...before, variables: [...before.variables, ...line.fresh.map((name) => ({ name }))] };
+    if (line.kind === "constraint") return withNew(p, line.text, line.label);
+    const unit = line.unit ?? before.objective?.unit;
+    return { ...p, objective: { text: line.text, sense: line.sense, ...(unit ? { unit } : {}) } };
+  });
+}
+
 export const planEdits = {
   /** A line of the plan: its objective or a constraint; names that are new become variables. */
   addPlanLine: way<{ line: PlanLine }>({
     says: ({ line }) => (line.kind === "objective" ? "set the objective" : "add a constraint"),
-    apply: (source, { line }) =>
-      withPlan(source, (before) => {
-        const p = { ...before, variables: [...before.variables, ...line.fresh.map((name) => ({ name }))] };
-        if (line.kind === "constraint") return withNew(p, line.text, line.label);
-        const unit = line.unit ?? before.objective?.unit;
-        return { ...p, objective: { text: line.text, sense: line.sense, ...(unit ? { unit } : {}) } };
-      }),
+    apply: (source, { line }) => withLine(source, line),
+  }),
+  /** Lines pasted together; the names that are new to one of them are known to the next. */
+  addPlanLines: way<{ lines: readonly PlanLine[] }>({
+    says: ({ lines }) => `add ${lines.length} lines to the plan`,
+    apply: (source, { lines }) => lines.reduce(withLine, source),
   }),
   addPhrase: way<{ text: string; label?: string | undefined }>({
     says: () => "add a constraint from the story",
@@ -77,6 +85,17 @@ export const planEdits = {
   describePlanVariable: way<{ name: string; label: string }>({
     says: () => "describe a variable",
     apply: (source, { name, label }) => withPlanVariable(source, name, (v) => withField(v, "label", typedText(label))),
+  }),
+  /** A constraint for each that it is not below 0. */
+  keepNotNegative: way<{ names: readonly string[] }>({
+    says: () => "nothing below 0",
+    apply: (source, { names }) =>
+      withPlan(source, (before) => names.reduce((p, name) => withNew(p, `${name} >= 0`, undefined), before)),
+  }),
+  onlyWhole: way<{ names: readonly string[] }>({
+    says: () => "only whole numbers",
+    apply: (source, { names }) =>
+      names.reduce((now, name) => withPlanVariable(now, name, (v) => ({ ...v, whole: true })), source),
   }),
   setPlanWhole: way<{ name: string; whole: boolean }>({
     says: (p) => `make ${p.name} ${p.whole ? "whole" : "any number"}`,

@@ -1,5 +1,6 @@
 import type { CaseFile, Mark, Story } from "../model";
-import { shiftMarks, withEntry, type Entry } from "../story";
+import { shiftMarks } from "../story";
+import { withEntry, type Entry } from "../entry";
 import { way } from "./way";
 
 const withMarks = (text: string, marks: readonly Mark[]): Story => ({

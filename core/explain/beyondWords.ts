@@ -1,5 +1,5 @@
 import type { Beyond } from "../fit";
-import type { Unit } from "../units";
+import { singular, type Unit } from "../units";
 import { formatNumber, formatQuantity } from "./quantity";
 
 /** What a model says outside its rows, in words: `levels off near 5,174 people`, `negative before t = 1.3 weeks`. */
@@ -30,4 +30,13 @@ export function beyondWords(
         ? { text: `falls first, then grows from ${at(b.at)} on: does that suit?`, warns: false }
         : { text: `grows first, then falls from ${at(b.at)} on: does that suit?`, warns: b.where !== "inside" };
   }
+}
+
+/** What an exponent says of growth, in the unit of the input: `grows 38.28 % per week · doubles in 2.139 weeks`. */
+export function growthWords(exponent: number, input: Unit | null): string {
+  const per = input?.text ? ` per ${singular(input.text)}` : "";
+  const percent = formatNumber(Math.abs(Math.expm1(exponent)) * 100, 4);
+  const time = formatQuantity(Math.LN2 / Math.abs(exponent), input, 4);
+  const [grows, doubles] = exponent > 0 ? ["grows", "doubles"] : ["shrinks", "halves"];
+  return `factor ${formatNumber(Math.exp(exponent), 5)} · ${grows} ${percent} %${per} · ${doubles} in ${time}`;
 }

@@ -12,9 +12,10 @@ export {
   oneOf,
   prettyUnit,
   unitFor,
+  formatRate,
 } from "./quantity";
-export { beyondWords } from "./beyondWords";
+export { beyondWords, growthWords } from "./beyondWords";
 export { leftAt, spareWords, worthAt, type Left } from "./planReading";
 export { planWords, type PlanWords } from "./planWords";
-export { coefficientRows, rangeText, rateText, worthSentences, type CoefficientRow } from "./planWorth";
+export { coefficientRows, rangeText, relationShown, worthSentences, type CoefficientRow } from "./planWorth";
 export { workingOfEquation, workingOfSlope, type WorkingStep } from "./working";

@@ -119,7 +119,7 @@ describe("what one more is worth, and how firm the plan is, in sentences", () =>
   it("binding sides with their value and range, idle ones together", () => {
     // 3.5 = 2a + 4b, 4 = 3a + 2b; paper from 200 to 480, hands from 160 to 400 until y = 20 or x = 0 stops it.
     expect(worth(lanterns)).toEqual([
-      "One more of paper brings $1.125, for a right-hand side from 200 to 480.",
+      "One more of paper brings $1.13, for a right-hand side from 200 to 480.",
       "One more of hands brings $0.3125, for a right-hand side from 160 to 400.",
       "One more of orders changes nothing.",
     ]);
@@ -127,7 +127,7 @@ describe("what one more is worth, and how firm the plan is, in sentences", () =>
   it("coefficients for which the corner stays: the slopes of its two lines", () => {
     // c/4 between 2/3 and 4/2, and 3.5/c between the same
     expect(firm(lanterns)).toEqual([
-      "The same plan stays best as long as river lanterns bring between $2.66667 and $8 each (now $3.50).",
+      "The same plan stays best as long as river lanterns bring between $2.67 and $8 each (now $3.50).",
       "The same plan stays best as long as sky lanterns bring between $1.75 and $5.25 each (now $4).",
     ]);
   });
@@ -145,7 +145,7 @@ describe("what one more is worth, and how firm the plan is, in sentences", () =>
         { id: "C", text: "g >= 0" },
       ],
     };
-    expect(firm(plan)[1]).toBe("None of house lanterns: each would cost $0.666667; it pays above $6.66667 each.");
+    expect(firm(plan)[1]).toBe("None of house lanterns: each would cost $0.6667; it pays above $6.67 each.");
     expect(say(plan).says).toBe("Make 30 sky lanterns and no house lanterns: $120.");
   });
   it("a least value adds and saves", () => {
@@ -161,8 +161,8 @@ describe("what one more is worth, and how firm the plan is, in sentences", () =>
     };
     // 1.1 = 15a + 3b, 0.8 = 2a + 12b: b = (0.8 − 2a)/12, 1.1 = 14.5 a + 0.2: a = 0.0620690, b = 0.0563218
     expect(worth(mix)).toEqual([
-      "One more of fat adds $0.062069, for a right-hand side from 10 to 300.",
-      "One more of sugar adds $0.0563218, for a right-hand side from 18 to 540.",
+      "One more of fat adds $0.06207, for a right-hand side from 10 to 300.",
+      "One more of sugar adds $0.05632, for a right-hand side from 18 to 540.",
     ]);
   });
   it("one of a kind is said in the singular", () => {

@@ -2,34 +2,35 @@ import type { Plan } from "../model";
 import { readForm, type PlanResult } from "../plan";
 import type { Names } from "../formula";
 import { toDouble } from "../numeric";
-import { parseUnit, type Unit } from "../units";
+import { parseUnit } from "../units";
 import { isPlainSign } from "./planWords";
-import { formatNumber, formatQuantity } from "./quantity";
+import { formatNumber, formatRate } from "./quantity";
 
 /** Sentences told at most; of hundreds of constraints the strongest are said. */
 const MOST = 12;
 
-/** A worth for one more is a rate; money of it is not cut at the cent. */
-export function rateText(value: number, unit: Unit | null): string {
-  // Whole cents are written as money, finer rates with their digits.
-  if (unit && Math.abs(value * 100 - Math.round(value * 100)) < 1e-9) return formatQuantity(value, unit);
-  return unit && /^[$€£¥]$/.test(unit.text)
-    ? `${value < 0 ? "−" : ""}${unit.text}${formatNumber(Math.abs(value), 6)}`
-    : formatQuantity(value, unit, 6);
-}
 /** Ends of a range in words: `200 … 480`, `up to 40`, `from 40 on`, `always`. */
-export function rangeText(ends: readonly [number | null, number | null] | undefined): string {
+export function rangeText(
+  ends: readonly [number | null, number | null] | undefined,
+  told: (end: number) => string = formatNumber,
+): string {
   if (!ends) return "";
-  const [a, b] = ends.map((v) => (v === null ? null : formatNumber(v)));
+  const [a, b] = ends.map((v) => (v === null ? null : told(v)));
   return a && b ? (a === b ? `exactly ${a}` : `${a} … ${b}`) : a ? `from ${a} on` : b ? `up to ${b}` : "always";
 }
+
+/** A constraint as it is read: `2x + 3y ≤ 240`. */
+export const relationShown = (text: string): string =>
+  text.replaceAll("<=", "≤").replaceAll(">=", "≥").replaceAll("-", "−").replaceAll("*", "·");
 
 /** What one more of each constraint is worth, as sentences, the strongest first. */
 export function worthSentences(plan: Plan, r: PlanResult): string[] {
   const unit = plan.objective?.unit ? parseUnit(plan.objective.unit).unit : null;
   const least = plan.objective?.sense === "least";
-  const label = (id: string) =>
-    plan.constraints.find((c) => c.id === id)?.label ?? plan.constraints.find((c) => c.id === id)?.text ?? id;
+  const label = (id: string) => {
+    const c = plan.constraints.find((row) => row.id === id);
+    return c?.label ?? (c ? relationShown(c.text) : id);
+  };
   const strong = Object.entries(r.multipliers)
     .filter(([id, w]) => w !== 0 && !isPlainSign(plan, id))
     .sort((a, b) => Math.abs(b[1] ?? Infinity) - Math.abs(a[1] ?? Infinity));
@@ -49,7 +50,7 @@ export function worthSentences(plan: Plan, r: PlanResult): string[] {
           : range[1] === null
             ? `, for a right-hand side from ${formatNumber(range[0])} on`
             : `, for a right-hand side from ${formatNumber(range[0])} to ${formatNumber(range[1])}`;
-    return `One more of ${label(id)} ${verb} ${rateText(Math.abs(worth), unit)}${holds}.`;
+    return `One more of ${label(id)} ${verb} ${formatRate(Math.abs(worth), unit)}${holds}.`;
   });
   const idle = Object.entries(r.multipliers)
     .filter(([id, w]) => w === 0 && plan.constraints.find((c) => c.id === id)?.label)
@@ -90,7 +91,7 @@ export function coefficientRows(plan: Plan, r: PlanResult, names: Names): Coeffi
     const stays = r.stays[v.name] ?? null;
     const reduced = r.reduced[v.name] ?? null;
     const at = best.at[j]!;
-    const rate = (x: number) => rateText(x, unit);
+    const rate = (x: number) => formatRate(x, unit);
     let says = "";
     if (at === 0 && reduced !== null && reduced !== 0) {
       // Nothing of it is made: making one would lose its reduced cost, until its coefficient is better by that much.

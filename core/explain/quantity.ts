@@ -73,6 +73,12 @@ function formatPrice(x: number, code: string): string {
   return isSmall && sign ? `${x < 0 ? "−" : ""}${sign}${formatNumber(Math.abs(x), 4)}` : formatMoney(x, code);
 }
 
+/** What one more of something is worth: money to the cent, below one of it with the places that it needs. */
+export function formatRate(x: number, unit: Unit | null): string {
+  const code = currencyOf(unit);
+  return code ? formatPrice(x, code) : formatQuantity(x, unit, 6);
+}
+
 /** Things that are counted one by one: people, tickets, lanterns; no measure, no money, nothing per something. */
 export function isCounted(unit: Unit | null): boolean {
   const [name, ...others] = Object.keys(unit?.powers ?? {});

@@ -1,4 +1,4 @@
-import type { Fit } from "./fit";
+import type { Fit } from "./fitShape";
 
 /** What a model says outside its rows: the classic ways a good fit is a bad guide. */
 export type Beyond =
@@ -75,23 +75,35 @@ export function beyondData(
         from: crossing(fit, at(Math.max(0, over - 1), side), at(over, side), context.limit!),
         side,
       });
-    const end = values[values.length - 1]!;
-    if (side === "after" && Math.abs(end) > EXPLODES * Math.max(Math.abs(greatest), Math.abs(least)))
-      out.push({ kind: "explodes", at: at(STEPS, side), value: end });
-    const far = fit.value(to + 40 * width);
-    if (
-      side === "after" &&
-      Number.isFinite(far) &&
-      Math.abs(far - end) < 0.15 * span &&
-      Math.abs(far - fit.value(to + 400 * width)) < 1e-3 * span &&
-      Math.abs(far - values[0]!) < 3 * span
-    )
-      out.push({ kind: "levels", near: far, side });
+    if (side === "after")
+      out.push(...farAfter(fit, to, width, span, values, Math.max(Math.abs(greatest), Math.abs(least))));
   }
   const turn = turningPoint(fit, from, to + width * REACH, span);
   if (turn) out.push({ kind: "turns", at: turn.at, way: turn.way, where: turn.at > to ? "after" : "inside" });
   return out;
 }
+
+/** Whether a model levels off after the rows, and near what, or runs away from all that was read. */
+function farAfter(
+  fit: Fit,
+  to: number,
+  width: number,
+  span: number,
+  values: readonly number[],
+  largest: number,
+): Beyond[] {
+  const [start, end] = [values[0]!, values[values.length - 1]!];
+  const [far, farther] = [fit.value(to + 40 * width), fit.value(to + 400 * width)];
+  const isSettled = Number.isFinite(far) && Math.abs(far - farther) < 1e-3 * Math.max(span, Math.abs(far));
+  const runsAway = Math.abs(end) > EXPLODES * largest;
+  // What comes to rest in the end does slow, however far up.
+  if (runsAway && !isSettled) return [{ kind: "explodes", at: to + width * REACH, value: end }];
+  const isSoon = Math.abs(far - end) < 0.15 * span && Math.abs(far - start) < 3 * span;
+  if (!isSettled || !(isSoon || runsAway)) return [];
+  return [{ kind: "levels", near: Math.abs(far) < NOTHING * span ? 0 : far, side: "after" }];
+}
+/** A level this small beside the span of the readings is 0. */
+const NOTHING = 1e-6;
 
 function crossing(fit: Fit, a: number, b: number, level: number): number {
   let [lo, hi] = [a, b];

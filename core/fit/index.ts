@@ -1,4 +1,5 @@
-export { fitModel, type Constant, type Fit, type FitMethod, type FitSpec, type NoFit } from "./fit";
+export { fitModel } from "./fit";
+export { type Constant, type Fit, type FitMethod, type FitSpec, type NoFit } from "./fitShape";
 export {
   FAMILIES,
   FAMILY_CONSTANTS,

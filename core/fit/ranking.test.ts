@@ -23,6 +23,22 @@ describe("which model", () => {
     const line = of("linear").beyond.find((b) => b.kind === "negative");
     expect(line).toMatchObject({ side: "before" });
   });
+  it("what decays comes to 0, not to a trace of it", () => {
+    const x = [0, 1, 2, 3, 4, 5, 6];
+    const decay = rankModels(
+      x,
+      x.map((v) => 80 * Math.exp(-v)),
+      free,
+    ).find((m) => m.family === "exponential")!;
+    expect(decay.beyond).toEqual([{ kind: "levels", near: 0, side: "after" }]);
+  });
+  it("a logistic that has most of its growth before it slows all the same", () => {
+    const x = [0, 1, 2, 3, 4, 5, 6];
+    // Up to 6 only a twentieth of the way is done; at 12 it is 14 times the last reading.
+    const y = x.map((v) => 10_000 / (1 + 9999 * Math.exp(-v * 1.05)));
+    const logistic = rankModels(x, y, free).find((m) => m.family === "logistic")!;
+    expect(logistic.beyond).toEqual([{ kind: "levels", near: expect.closeTo(10_000, 0) as number, side: "after" }]);
+  });
   it("models that cannot be fitted say why, the others come", () => {
     expect(of("power", "logs")).toMatchObject({
       fit: null,

@@ -1,6 +1,7 @@
 import { beyondData, type Beyond, type Context } from "./beyond";
 import { FAMILIES, FAMILY_CONSTANTS, type Family } from "./families";
-import { fitModel, type Fit, type FitMethod, type FitSpec } from "./fit";
+import { fitModel } from "./fit";
+import type { Fit, FitMethod, FitSpec } from "./fitShape";
 
 /** One model on the list: fitted, or why it could not be. */
 export interface RankedModel {

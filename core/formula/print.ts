@@ -1,4 +1,4 @@
-import type { Syntax } from "./syntax";
+import type { Syntax } from "./syntaxTree";
 
 /**
  * School LaTeX of what was written: fractions stacked, products set close, names upright only where they are functions.
@@ -37,12 +37,15 @@ const GREEK = new Set(
   ).split(" "),
 );
 
-export function latexName(name: string): string {
+/** A name as it is written in formulas: `t1` and `t_1` have the index 1, `N_end` the index end. */
+export function nameParts(name: string): { readonly stem: string; readonly below: string } {
   const [head = "", ...rest] = name.split("_");
   const digits = /^(\p{L}+)(\d+)$/u.exec(head);
-  const stem = digits ? digits[1]! : head;
-  const below = [digits?.[2], ...rest].filter((part) => part).join(",");
-  const set = GREEK.has(stem) ? `\\${stem}` : [...stem].length > 1 ? `\\mathit{${stem}}` : stem;
+  return { stem: digits ? digits[1]! : head, below: [digits?.[2], ...rest].filter((part) => part).join(",") };
+}
+export function latexName(name: string): string {
+  const { stem, below } = nameParts(name);
+  const set = GREEK.has(stem) ? `\\${stem}` : [...stem].length > 1 ? `\\mathrm{${stem}}` : stem;
   return below ? `${set}_{${below}}` : set;
 }
 

@@ -20,33 +20,9 @@ import {
   type Unary,
 } from "./expression";
 import { nearName, problem, quoted, type Problem, type Span } from "./problem";
-import { parse, type Syntax } from "./syntax";
-
-const UNARY: ReadonlySet<string> = new Set<Unary>([
-  "ln",
-  "log10",
-  "log2",
-  "exp",
-  "sqrt",
-  "cbrt",
-  "abs",
-  "sin",
-  "cos",
-  "tan",
-  "asin",
-  "acos",
-  "atan",
-  "sinh",
-  "cosh",
-  "tanh",
-  "floor",
-  "ceil",
-  "round",
-  "step",
-]);
-export const BUILTIN_FUNCTIONS: readonly string[] = [...UNARY, "root", "min", "max"];
-export const CONSTANTS: readonly string[] = ["e", "pi"];
-export const RESERVED: ReadonlySet<string> = new Set([...BUILTIN_FUNCTIONS, ...CONSTANTS]);
+import { parse } from "./syntax";
+import type { Syntax } from "./syntaxTree";
+import { UNARY, BUILTIN_FUNCTIONS, CONSTANTS, RESERVED } from "./builtin";
 
 /** A number a name stands for: as a double, exactly where it is a fraction, and its enclosure. */
 export interface NamedNumber {

@@ -1,47 +1,8 @@
-import { rationalOfDecimal, ratio, toDouble, type Rational } from "../numeric";
-import { problem, quoted, type Problem, type Span } from "./problem";
+import { closeProblem, divisionWarning, emptyBracketsProblem, expectedProblem } from "./syntaxProblems";
+import { rationalOfDecimal, ratio, toDouble } from "../numeric";
+import { problem, quoted, type Problem } from "./problem";
 import { tokenize, type Token } from "./tokens";
-
-export type Operator = "+" | "-" | "*" | "/" | "^";
-
-/** What was written, before names are looked up. Every node knows its place in the text. */
-export type Syntax =
-  | (Span & {
-      readonly type: "number";
-      readonly text: string;
-      readonly value: number;
-      readonly exact: Rational | null;
-      readonly percent: boolean;
-    })
-  | (Span & { readonly type: "name"; readonly name: string })
-  | (Span & {
-      readonly type: "apply";
-      readonly name: string;
-      readonly primes: number;
-      readonly args: readonly Syntax[];
-      readonly nameSpan: Span;
-    })
-  | (Span & { readonly type: "negate"; readonly of: Syntax })
-  | (Span & {
-      readonly type: "operation";
-      readonly op: Operator;
-      readonly left: Syntax;
-      readonly right: Syntax;
-      readonly implied: boolean;
-    })
-  | (Span & { readonly type: "bracket"; readonly of: Syntax });
-
-export type Parsed =
-  | { readonly ok: true; readonly syntax: Syntax; readonly warnings: readonly Problem[] }
-  | { readonly ok: false; readonly problem: Problem };
-
-/** Longest formula text, in UTF-16 code units, and deepest nesting that are read. */
-export const MAX_LENGTH = 2000;
-export const MAX_DEPTH = 100;
-
-class Failure {
-  constructor(readonly problem: Problem) {}
-}
+import { type Operator, type Syntax, type Parsed, MAX_LENGTH, MAX_DEPTH, Failure } from "./syntaxTree";
 
 /**
  * Reads school mathematics. Implied products bind exactly like `*`, left to right; powers bind to the right and before
@@ -76,7 +37,9 @@ export function parse(text: string, isFunction: (name: string) => boolean): Pars
 
 class Reader {
   readonly warnings: Problem[] = [];
+
   private next = 0;
+
   private depth = 0;
 
   constructor(
@@ -128,6 +91,7 @@ class Reader {
   private peek(): Token {
     return this.tokens[this.next]!;
   }
+
   private take(): Token {
     return this.tokens[this.next++]!;
   }
@@ -186,26 +150,10 @@ class Reader {
           );
         }
         const right = this.power();
-        if (left.type === "operation" && left.op === "/") this.warnAfterDivision(left, right);
+        if (left.type === "operation" && left.op === "/") this.warnings.push(divisionWarning(this.text, left, right));
         left = this.operation("*", left, right, true);
       } else return left;
     }
-  }
-
-  private warnAfterDivision(left: Syntax & { type: "operation" }, right: Syntax): void {
-    const top = this.text.slice(left.left.start, left.left.end);
-    const bottom = this.text.slice(left.right.start, left.right.end);
-    const factor = this.text.slice(right.start, right.end);
-    this.warnings.push(
-      problem(
-        "reads-otherwise",
-        { start: left.start, end: right.end },
-        `${quoted(this.text.slice(left.start, right.end))} is read as (${top}/${bottom})·` +
-          `${factor}. If ${quoted(factor)} belongs below the line, write ` +
-          `${quoted(`${top}/(${bottom} ${factor})`)}.`,
-        `${top}/(${bottom} ${factor})`,
-      ),
-    );
   }
 
   private operation(op: Operator, left: Syntax, right: Syntax, implied: boolean): Syntax {
@@ -279,7 +227,7 @@ class Reader {
     const token = this.take();
     switch (token.kind) {
       case "number":
-        return this.number(token);
+        return numberOf(this.text, token);
       case "name":
         return this.name(token);
       case "open": {
@@ -300,23 +248,8 @@ class Reader {
         };
       }
       default:
-        throw new Failure(this.expected(token));
+        throw new Failure(expectedProblem(this.text, this.tokens[this.next - 2], token));
     }
-  }
-
-  private number(token: Token & { kind: "number" }): Syntax {
-    const digits = rationalOfDecimal(token.digits);
-    const exact = digits && token.percent ? digits.div(ratio(100)) : digits;
-    const value = exact ? toDouble(exact) : Number(token.digits) / (token.percent ? 100 : 1);
-    return {
-      type: "number",
-      text: this.text.slice(token.start, token.end),
-      value,
-      exact,
-      percent: token.percent,
-      start: token.start,
-      end: token.end,
-    };
   }
 
   private name(token: Token & { kind: "name" }): Syntax {
@@ -324,14 +257,7 @@ class Reader {
     if (open.kind === "open" && (token.primes > 0 || this.isFunction(token.name))) {
       this.take();
       const args: Syntax[] = [];
-      if (this.peek().kind === "close")
-        throw new Failure(
-          problem(
-            "needs-argument",
-            { start: token.start, end: this.peek().end },
-            `Between the brackets of ${quoted(token.name)} an input is missing, as in \`${token.name}(x)\`.`,
-          ),
-        );
+      if (this.peek().kind === "close") throw new Failure(emptyBracketsProblem(token, this.peek().end));
       for (;;) {
         args.push(this.deeper(() => this.sum()));
         if (this.peek().kind !== "comma") break;
@@ -362,74 +288,23 @@ class Reader {
   }
 
   private close(open: Token): Token {
-    const token = this.peek();
-    if (token.kind === "close") return this.take();
-    if (token.kind === "end")
-      throw new Failure(
-        problem(
-          "unclosed",
-          open,
-          `The bracket opened at place ${open.start + 1} in ${quoted(this.text)} is not closed: a \`)\` is missing.`,
-          `${this.text.slice(open.start, open.end)}`,
-        ),
-      );
-    if (token.kind === "comma")
-      throw new Failure(
-        problem(
-          "unexpected",
-          token,
-          `The comma at place ${token.start + 1} does not belong here. Decimals take a point ` +
-            "(2.5), thousands three digits after the comma (1,200).",
-        ),
-      );
-    throw new Failure(
-      problem(
-        "unexpected",
-        token,
-        `${quoted(this.text.slice(token.start, token.end))} at place ${token.start + 1} is not expected here.`,
-      ),
-    );
+    if (this.peek().kind === "close") return this.take();
+    throw new Failure(closeProblem(this.text, open, this.peek()));
   }
+}
 
-  private expected(token: Token): Problem {
-    const before = this.tokens[this.next - 2];
-    if (token.kind === "end") {
-      const last = before ? this.word(before) : "";
-      return problem(
-        "unfinished",
-        { start: before?.start ?? 0, end: this.text.length },
-        `${quoted(this.text.trim())} stops after ${last}: a number or a name should follow.`,
-      );
-    }
-    if (token.kind === "close" && before?.kind === "open")
-      return problem(
-        "unfinished",
-        { start: before.start, end: token.end },
-        `The brackets at place ${before.start + 1} are empty: a number or a name should stand between them.`,
-      );
-    const found = this.word(token);
-    return problem(
-      "unexpected",
-      token,
-      before
-        ? `After ${this.word(before)} at place ${before.start + 1} comes ${found}; a number or a name should follow.`
-        : `The formula starts with ${found}; a number or a name should come first.`,
-    );
-  }
-
-  private word(token: Token): string {
-    if (token.kind === "operator")
-      return {
-        "+": "the plus",
-        "-": "the minus",
-        "*": "the times sign",
-        "/": "the division sign",
-        "^": "the power sign",
-      }[token.op];
-    if (token.kind === "open" || token.kind === "close")
-      return `the bracket ${quoted(this.text.slice(token.start, token.end))}`;
-    if (token.kind === "comma") return "the comma";
-    if (token.kind === "radical") return "the root sign";
-    return quoted(this.text.slice(token.start, token.end));
-  }
+/** A number as it is written: exact, a percentage as its hundredth. */
+function numberOf(text: string, token: Token & { kind: "number" }): Syntax {
+  const digits = rationalOfDecimal(token.digits);
+  const exact = digits && token.percent ? digits.div(ratio(100)) : digits;
+  const value = exact ? toDouble(exact) : Number(token.digits) / (token.percent ? 100 : 1);
+  return {
+    type: "number",
+    text: text.slice(token.start, token.end),
+    value,
+    exact,
+    percent: token.percent,
+    start: token.start,
+    end: token.end,
+  };
 }

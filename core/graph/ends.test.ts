@@ -121,3 +121,17 @@ describe("thresholds say what moves when they are dragged", () => {
     expect(picture(analyse(source))!.thresholds[0]!.moves).toEqual(moves);
   });
 });
+
+describe("beyond all doubles", () => {
+  it("a question at the largest of them is drawn without breaks, and without a fault", () => {
+    const source: CaseFile = {
+      format: "pasear-case",
+      version: 1,
+      title: "t",
+      variables: [{ name: "x", from: 1, to: 16 }],
+      functions: [{ name: "f", of: "x", by: { kind: "formula", text: "3/x" } }],
+      questions: [{ id: "q1", ask: "value", function: "f", at: Number.MAX_VALUE }],
+    };
+    expect(picture(analyse(source))!.curves[0]!.ends).toEqual([]);
+  });
+});

@@ -27,6 +27,8 @@ export interface CurveBreaks {
 
 /** The breaks of a function on [lo, hi], and what is drawn there. */
 export function curveBreaks(whole: Expression, table: FunctionTable, lo: number, hi: number): CurveBreaks {
+  // Beyond all doubles nothing is drawn, and so nothing breaks.
+  if (!Number.isFinite(lo) || !Number.isFinite(hi)) return { breaks: [], ends: () => [] };
   const e = inline(whole, table);
   const range = { from: spotOfRational(rationalOfDouble(lo)), to: spotOfRational(rationalOfDouble(hi)) };
   const parts = partition([e], table, range, newWork(BOXES, CELLS));

@@ -3,8 +3,10 @@ import { addHi, addLo, divHi, divLo, down, downWide, mulHi, mulLo, up, upWide } 
 
 /** Some input of the box may have no value. */
 export const PARTIAL = 1;
+
 /** The function may jump or have a pole within the box. */
 export const BROKEN = 2;
+
 /** No input of the box has a value. */
 export const EMPTY = 4;
 
@@ -23,9 +25,10 @@ export class Enclosure {
 }
 
 export const NOTHING = new Enclosure(NaN, NaN, EMPTY | PARTIAL);
+
 export const ENTIRE = new Enclosure(-Infinity, Infinity, 0);
 
-const make = (lo: number, hi: number, flags: number): Enclosure =>
+export const make = (lo: number, hi: number, flags: number): Enclosure =>
   lo <= hi ? new Enclosure(lo, hi, flags) : new Enclosure(-Infinity, Infinity, flags);
 
 export const containsZero = (a: Enclosure): boolean => a.lo <= 0 && a.hi >= 0;
@@ -34,10 +37,12 @@ export function add(a: Enclosure, b: Enclosure): Enclosure {
   const flags = a.flags | b.flags;
   return flags & EMPTY ? NOTHING : make(addLo(a.lo, b.lo), addHi(a.hi, b.hi), flags);
 }
+
 export function subtract(a: Enclosure, b: Enclosure): Enclosure {
   const flags = a.flags | b.flags;
   return flags & EMPTY ? NOTHING : make(addLo(a.lo, -b.hi), addHi(a.hi, -b.lo), flags);
 }
+
 export const negate = (a: Enclosure): Enclosure => new Enclosure(-a.hi, -a.lo, a.flags);
 
 export function multiply(a: Enclosure, b: Enclosure): Enclosure {
@@ -93,6 +98,7 @@ const powLo = (x: number, n: number): number => {
   }
   return Math.max(0, r);
 };
+
 const powHi = (x: number, n: number): number => {
   if (n > 32) return upWide(x ** n);
   let r = 1;
@@ -117,14 +123,14 @@ export function integerPower(a: Enclosure, n: number): Enclosure {
 }
 
 /** Keeps the part of `a` at or above `least`; what lies below has no value. */
-function cut(a: Enclosure, least: number, most = Infinity): Enclosure {
+export function cut(a: Enclosure, least: number, most = Infinity): Enclosure {
   if (a.flags & EMPTY || a.hi < least || a.lo > most) return NOTHING;
   return a.lo >= least && a.hi <= most
     ? a
     : new Enclosure(Math.max(a.lo, least), Math.min(a.hi, most), a.flags | PARTIAL);
 }
 
-const monotone = (a: Enclosure, f: (x: number) => number, least = -Infinity): Enclosure =>
+export const monotone = (a: Enclosure, f: (x: number) => number, least = -Infinity): Enclosure =>
   a.flags & EMPTY ? NOTHING : make(Math.max(least, downWide(f(a.lo))), upWide(f(a.hi)), a.flags);
 
 export function exp(a: Enclosure): Enclosure {
@@ -133,6 +139,7 @@ export function exp(a: Enclosure): Enclosure {
   const hi = a.hi === 0 ? 1 : upWide(Math.exp(a.hi));
   return make(lo, hi, a.flags);
 }
+
 const logarithm =
   (f: (x: number) => number) =>
   (a: Enclosure): Enclosure => {
@@ -140,8 +147,11 @@ const logarithm =
     const flags = a.lo > 0 ? a.flags : a.flags | PARTIAL | (a.lo === 0 ? 0 : BROKEN);
     return make(a.lo <= 0 ? -Infinity : a.lo === 1 ? 0 : downWide(f(a.lo)), a.hi === 1 ? 0 : upWide(f(a.hi)), flags);
   };
+
 export const ln = logarithm(Math.log);
+
 export const log10 = logarithm(Math.log10);
+
 export const log2 = logarithm(Math.log2);
 
 export function sqrt(a: Enclosure): Enclosure {
@@ -154,6 +164,7 @@ export function sqrt(a: Enclosure): Enclosure {
   };
   return make(root(part.lo, down), root(part.hi, up), part.flags);
 }
+
 export const cbrt = (a: Enclosure): Enclosure =>
   a.lo === 0 || a.hi === 0
     ? a.flags & EMPTY
@@ -227,75 +238,11 @@ export function root(a: Enclosure, n: number): Enclosure {
   return part.flags & EMPTY ? NOTHING : make(Math.max(0, spread(part.lo, -1)), spread(part.hi, 1), part.flags);
 }
 
-const TWO_PI = 2 * Math.PI;
-/** Inputs past this are so coarse that a period passes between neighbours: nothing is known but the range. */
-const FAR = 1e15;
-
-/** Whether some `offset + 2πk` may lie in [lo, hi]: errs only towards yes. */
-function meetsPeriod(lo: number, hi: number, offset: number): boolean {
-  const slack = 1e-15 * (4 + Math.abs(lo) + Math.abs(hi));
-  return Math.ceil((lo - offset - slack) / TWO_PI) <= Math.floor((hi - offset + slack) / TWO_PI);
-}
-
-function wave(a: Enclosure, f: (x: number) => number, top: number, bottom: number): Enclosure {
-  if (a.flags & EMPTY) return NOTHING;
-  if (!(a.hi - a.lo < TWO_PI) || Math.abs(a.lo) > FAR || Math.abs(a.hi) > FAR) return new Enclosure(-1, 1, a.flags);
-  const x = f(a.lo);
-  const y = f(a.hi);
-  const hi = meetsPeriod(a.lo, a.hi, top) ? 1 : Math.min(1, Math.max(x, y) === 0 ? 0 : upWide(Math.max(x, y)));
-  const lo = meetsPeriod(a.lo, a.hi, bottom) ? -1 : Math.max(-1, Math.min(x, y) === 0 ? 0 : downWide(Math.min(x, y)));
-  return new Enclosure(lo, hi, a.flags);
-}
-export function sin(a: Enclosure): Enclosure {
-  return wave(a, Math.sin, Math.PI / 2, -Math.PI / 2);
-}
-export function cos(a: Enclosure): Enclosure {
-  if (a.lo === 0 && a.hi === 0) return new Enclosure(1, 1, a.flags);
-  return wave(a, Math.cos, 0, Math.PI);
-}
-export function tan(a: Enclosure): Enclosure {
-  if (a.flags & EMPTY) return NOTHING;
-  const pole =
-    !(a.hi - a.lo < Math.PI) ||
-    Math.abs(a.lo) > FAR ||
-    Math.abs(a.hi) > FAR ||
-    Math.ceil((a.lo - Math.PI / 2 - 1e-15 * (4 + Math.abs(a.lo))) / Math.PI) <=
-      Math.floor((a.hi - Math.PI / 2 + 1e-15 * (4 + Math.abs(a.hi))) / Math.PI);
-  if (pole) return new Enclosure(-Infinity, Infinity, a.flags | PARTIAL | BROKEN);
-  return make(a.lo === 0 ? 0 : downWide(Math.tan(a.lo)), a.hi === 0 ? 0 : upWide(Math.tan(a.hi)), a.flags);
-}
-export function asin(a: Enclosure): Enclosure {
-  const p = cut(a, -1, 1);
-  return p.flags & EMPTY ? NOTHING : monotone(p, Math.asin);
-}
-export function acos(a: Enclosure): Enclosure {
-  const p = cut(a, -1, 1);
-  return p.flags & EMPTY
-    ? NOTHING
-    : make(p.hi === 1 ? 0 : Math.max(0, downWide(Math.acos(p.hi))), p.lo === 1 ? 0 : upWide(Math.acos(p.lo)), p.flags);
-}
-export const atan = (a: Enclosure): Enclosure => monotone(a, Math.atan);
-export const sinh = (a: Enclosure): Enclosure => monotone(a, Math.sinh);
-export function cosh(a: Enclosure): Enclosure {
-  if (a.flags & EMPTY) return NOTHING;
-  const least = a.lo > 0 ? a.lo : a.hi < 0 ? -a.hi : 0;
-  return make(
-    least === 0 ? 1 : Math.max(1, downWide(Math.cosh(least))),
-    upWide(Math.cosh(Math.max(-a.lo, a.hi))),
-    a.flags,
-  );
-}
-
-export function tanh(a: Enclosure): Enclosure {
-  if (a.flags & EMPTY) return NOTHING;
-  const lo = a.lo === 0 ? 0 : Math.max(-1, downWide(Math.tanh(a.lo)));
-  return make(lo, a.hi === 0 ? 0 : Math.min(1, upWide(Math.tanh(a.hi))), a.flags);
-}
-
 export function abs(a: Enclosure): Enclosure {
   if (a.flags & EMPTY || a.lo >= 0) return a;
   return a.hi <= 0 ? negate(a) : new Enclosure(0, Math.max(-a.lo, a.hi), a.flags);
 }
+
 /** -1 or 1; undefined at 0. The slope of abs. */
 export function sign(a: Enclosure): Enclosure {
   if (a.flags & EMPTY || (a.lo === 0 && a.hi === 0)) return NOTHING;
@@ -305,8 +252,10 @@ export function sign(a: Enclosure): Enclosure {
       ? new Enclosure(-1, -1, a.flags)
       : new Enclosure(-1, 1, a.flags | PARTIAL | BROKEN);
 }
+
 export const min = (a: Enclosure, b: Enclosure): Enclosure =>
   (a.flags | b.flags) & EMPTY ? NOTHING : new Enclosure(Math.min(a.lo, b.lo), Math.min(a.hi, b.hi), a.flags | b.flags);
+
 export const max = (a: Enclosure, b: Enclosure): Enclosure =>
   (a.flags | b.flags) & EMPTY ? NOTHING : new Enclosure(Math.max(a.lo, b.lo), Math.max(a.hi, b.hi), a.flags | b.flags);
 
@@ -316,11 +265,16 @@ function stairs(a: Enclosure, f: (x: number) => number): Enclosure {
   const hi = f(a.hi);
   return new Enclosure(lo, hi, lo === hi ? a.flags : a.flags | BROKEN);
 }
+
 /** School rounding: halves go away from zero. */
 export const roundHalfAway = (x: number): number => (x < 0 ? -Math.floor(-x + 0.5) : Math.floor(x + 0.5));
+
 export const floor = (a: Enclosure): Enclosure => stairs(a, Math.floor);
+
 export const ceil = (a: Enclosure): Enclosure => stairs(a, Math.ceil);
+
 export const round = (a: Enclosure): Enclosure => stairs(a, roundHalfAway);
+
 export const step = (a: Enclosure): Enclosure => stairs(a, (x) => (x < 0 ? 0 : 1));
 
 /** The smallest enclosure of both. */

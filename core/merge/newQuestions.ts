@@ -1,5 +1,5 @@
 import type { CaseFile, Question } from "../model";
-import { freshId } from "../story";
+import { freshId } from "../entry";
 import { same } from "./same";
 
 /**

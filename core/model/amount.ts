@@ -19,9 +19,11 @@ export type AmountRead =
 export function readAmount(value: NumberText, names: Names): AmountRead {
   if (typeof value === "number") {
     const exact = rationalOfTyped(value);
-    return exact
-      ? { ok: true, exact, value, irrational: null }
-      : { ok: false, problem: { code: "unexpected", start: 0, end: 0, message: `${value} is not a number.` } };
+    if (exact) return { ok: true, exact, value, irrational: null };
+    const message = Number.isNaN(value)
+      ? "This is not a number."
+      : "This number is larger than any that can be worked with (about 1.8 × 10^308).";
+    return { ok: false, problem: { code: "unexpected", start: 0, end: 0, message } };
   }
   const r = resolve(value, { ...names, variable: null });
   if (!r.expression) return { ok: false, problem: r.problems[0]! };

@@ -1,4 +1,4 @@
-/** The case file, as `docs`' format page fixes it; `shared/schemas/case.ts` checks documents against these types. */
+/** The case file, as docs/case-file.md tells it; `shared/schemas/case.ts` checks documents against these types. */
 
 /** A number, or a formula text in givens. */
 export type NumberText = number | string;

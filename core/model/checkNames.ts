@@ -4,10 +4,17 @@ import type { Problems } from "./problems";
 
 const NAME = /^\p{L}[\p{L}\p{Nd}_]*$/u;
 
+interface Row {
+  readonly name: string;
+  readonly label?: string | undefined;
+}
+
 /** Each name stands for one thing, and is none that means something already; each question has an id of its own. */
 export function checkNames(source: CaseFile, problems: Problems): void {
   const seen = new Map<string, string>();
-  const check = (name: string, path: string) => {
+  /** Who says what each of two names means, meant both. */
+  const described = new Set<string>();
+  const check = ({ name, label }: Row, path: string) => {
     sayUnfit(name, path, problems);
     const before = seen.get(name);
     if (before) {
@@ -15,20 +22,21 @@ export function checkNames(source: CaseFile, problems: Problems): void {
       problems.error(path, message);
       return;
     }
+    if (label) described.add(name);
     const alike = [...seen.keys()].find((k) => k.toLowerCase() === name.toLowerCase());
-    if (alike)
+    if (alike && !(described.has(alike) && described.has(name)))
       problems.warn(
         path,
         `${quoted(name)} and ${quoted(alike)} differ only in capitals; a slip between them would go unseen.`,
       );
     seen.set(name, path);
   };
-  source.givens?.forEach((g, i) => check(g.name, `givens[${i}].name`));
-  source.variables?.forEach((v, i) => check(v.name, `variables[${i}].name`));
-  source.functions?.forEach((f, i) => check(f.name, `functions[${i}].name`));
+  source.givens?.forEach((g, i) => check(g, `givens[${i}].name`));
+  source.variables?.forEach((v, i) => check(v, `variables[${i}].name`));
+  source.functions?.forEach((f, i) => check(f, `functions[${i}].name`));
   // A plan may use the variables of the case; a clash is only with givens and functions.
   source.plan?.variables.forEach((v, i) => {
-    if (!(source.variables ?? []).some((w) => w.name === v.name)) check(v.name, `plan.variables[${i}].name`);
+    if (!(source.variables ?? []).some((w) => w.name === v.name)) check(v, `plan.variables[${i}].name`);
   });
   const ids = new Set<string>();
   source.questions?.forEach((q, i) => {

@@ -3,5 +3,6 @@ export { Exhausted, besides, spend, stepsLeft, within } from "./effort";
 export * from "./rational";
 export * as poly from "./polynomial";
 export type { Polynomial } from "./polynomial";
-export { isolateRealRoots, type RealRoot } from "./realRoots";
+export { isolateRealRoots } from "./realRoots";
+export { type RealRoot } from "./closedRoots";
 export { simplestBetween } from "./simplest";

@@ -2,7 +2,7 @@ import { toDouble } from "../numeric";
 import type { Names } from "../formula";
 import type { Plan } from "../model";
 import { readConstraint, readForm } from "./linear";
-import type { PlanResult } from "./solvePlan";
+import type { PlanResult } from "./planResult";
 
 /** The region of two variables for drawing, in doubles; all within the frame. */
 export interface PlanPicture {

@@ -1,6 +1,6 @@
 import type { Plan } from "../model";
 import type { Program } from "./program";
-import type { PlanResult } from "./solvePlan";
+import { NOTHING_FOUND, type PlanResult } from "./planResult";
 
 /** What a compiled solver found of a program. */
 export interface CompiledAnswer {
@@ -70,112 +70,106 @@ const snapped = (at: readonly number[]): number[] =>
     return Math.abs(v - r) <= 1e-9 * Math.max(1, Math.abs(r)) ? r + 0 : Number(v.toPrecision(14));
   });
 
+const NOTHING_YET: PlanResult = { ...NOTHING_FOUND, compiled: true };
+type Relaxed = NonNullable<CompiledAnswer["relaxed"]>;
+
 /**
  * The result of a plan that was worked out by a compiled solver. Every claim is tested here against the program itself.
  */
 export function compiledResult(plan: Plan, p: Program, a: CompiledAnswer): PlanResult {
-  const none: PlanResult = {
-    status: null,
-    corners: [],
-    outside: [],
-    regionBounded: null,
-    directions: [],
-    best: [],
-    whole: null,
-    wholeTies: null,
-    binding: [],
-    slack: {},
-    wholeSlack: null,
-    multipliers: {},
-    ranges: {},
-    stays: {},
-    reduced: {},
-    ray: null,
-    conflict: [],
-    notes: [],
-    secondWay: null,
-    compiled: true,
-    gap: null,
-  };
-  if (a.status === "infeasible")
-    return { ...none, status: "infeasible", conflict: [...new Set(a.conflict.map((i) => p.rows[i]!.id))] };
-  if (a.status === "unbounded") return { ...none, status: "unbounded", ray: a.ray };
-  if (!a.relaxed) return { ...none, notes: ["The work ended before an answer was found."] };
+  if (a.status === "infeasible") {
+    const conflict = [...new Set(a.conflict.map((i) => p.rows[i]!.id))];
+    return { ...NOTHING_YET, status: "infeasible", conflict };
+  }
+  if (a.status === "unbounded") return { ...NOTHING_YET, status: "unbounded", ray: a.ray };
+  if (!a.relaxed) return { ...NOTHING_YET, notes: ["The work ended before an answer was found."] };
   const at = snapped(a.relaxed.at);
+  const proof = dualGap(p, at, a.relaxed.worth);
+  const isProven = proof <= PROOF_TOL;
   const notes: string[] = [];
   if (worstBreak(p, at) > TIGHT)
     notes.push("The answer breaks a constraint by more than rounding explains; do not rely on it.");
-  const point = (v: readonly number[]) => ({ at: v, exact: [], value: p.cost ? valueAt(p, v) : null });
+  if (p.cost && !isProven) notes.push("The multipliers do not prove the best value; it is the solver’s word.");
+  const result: PlanResult = {
+    ...NOTHING_YET,
+    status: "optimal",
+    best: [pointOf(p, at)],
+    ...rowsTold(p, a.relaxed, at),
+    ...coefficientsTold(p, a.relaxed),
+    notes,
+    secondWay: p.cost && isProven ? proof : null,
+  };
+  return plan.variables.some((v) => v.whole) ? withWhole(result, plan, p, a) : result;
+}
+/** A best value that its multipliers miss by no more, relative to what is summed, is proven by them. */
+const PROOF_TOL = 1e-7;
+
+const pointOf = (p: Program, at: readonly number[]) => ({ at, exact: [], value: p.cost ? valueAt(p, at) : null });
+/** What the solver tells as without end has none. */
+const ended = (v: number): number | null =>
+  Number.isFinite(v) && Math.abs(v) < 1e20 ? Number(v.toPrecision(10)) : null;
+/** How much of a row is left at a point. */
+function roomOf({ entries, lower, upper }: Program["rows"][number], at: readonly number[]) {
+  const { value, scale } = rowAt(entries, at);
+  const room = Math.min(value - lower, upper - value);
+  return { value, room, isTight: room <= TIGHT * scale };
+}
+
+/** Which constraints are used up, what is left of the others, and what one more of each is worth. */
+function rowsTold(p: Program, relaxed: Relaxed, at: readonly number[]) {
   const binding: string[] = [];
   const slack: Record<string, number> = {};
   const multipliers: Record<string, number | null> = {};
   const ranges: Record<string, readonly [number | null, number | null]> = {};
-  const open = (v: number): number | null =>
-    Number.isFinite(v) && Math.abs(v) < 1e20 ? Number(v.toPrecision(10)) : null;
   p.rows.forEach((r, i) => {
-    const { value, scale } = rowAt(r.entries, at);
-    const room = Math.min(value - r.lower, r.upper - value);
-    const tight = room <= TIGHT * scale;
-    const y = a.relaxed!.worth[i]!;
-    const worth = Math.abs(y) < 1e-11 ? 0 : Number(y.toPrecision(12));
-    if (tight) {
-      if (!binding.includes(r.id)) binding.push(r.id);
-    } else slack[r.id] = Math.min(slack[r.id] ?? Infinity, Number(room.toPrecision(12)));
+    const { value, room, isTight } = roomOf(r, at);
+    if (!isTight) slack[r.id] = Math.min(slack[r.id] ?? Infinity, Number(room.toPrecision(12)));
+    else if (!binding.includes(r.id)) binding.push(r.id);
+    // Of a constraint between two numbers the side that is worth something is told.
     if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) return;
+    const y = relaxed.worth[i]!;
+    const worth = Math.abs(y) < 1e-11 ? 0 : Number(y.toPrecision(12));
     multipliers[r.id] = worth;
-    ranges[r.id] =
-      worth === 0 && !tight
-        ? r.upper === Infinity
-          ? [null, open(value)]
-          : [open(value), null]
-        : [open(a.relaxed!.reach[i]?.[0] ?? NaN), open(a.relaxed!.reach[i]?.[1] ?? NaN)];
+    const [from, to] = relaxed.reach[i] ?? [NaN, NaN];
+    const isIdle = worth === 0 && !isTight;
+    const idle: [number | null, number | null] = r.upper === Infinity ? [null, ended(value)] : [ended(value), null];
+    ranges[r.id] = isIdle ? idle : [ended(from), ended(to)];
   });
   for (const id of binding) Reflect.deleteProperty(slack, id);
+  return { binding, slack, multipliers, ranges };
+}
+
+/** For which coefficients the point stays best, and what each variable would bring beside what it takes. */
+function coefficientsTold(p: Program, relaxed: Relaxed) {
   const stays: Record<string, readonly [number | null, number | null]> = {};
-  const reduced: Record<string, number | null> = {};
-  p.variables.forEach((v, j) => {
-    const s = a.relaxed!.stays[j];
-    if (s) stays[v.name] = [open(s[0]), open(s[1])];
-    reduced[v.name] = p.cost?.[j] ?? 0;
-  });
+  const brings = p.variables.map((_, j) => p.cost?.[j] ?? 0);
   p.rows.forEach((r, i) => {
-    if (r.entries.length > 1)
-      for (const [j, v] of r.entries) {
-        const name = p.variables[j]!.name;
-        reduced[name] = reduced[name]! - a.relaxed!.worth[i]! * v;
-      }
+    if (r.entries.length > 1) for (const [j, v] of r.entries) brings[j]! -= relaxed.worth[i]! * v;
   });
-  for (const v of p.variables) if (Math.abs(reduced[v.name]!) < 1e-9) reduced[v.name] = 0;
-  const proof = dualGap(p, at, a.relaxed.worth);
-  if (p.cost && proof > 1e-7) notes.push("The multipliers do not prove the best value; it is the solver’s word.");
-  const result: PlanResult = {
-    ...none,
-    status: "optimal",
-    best: [point(at)],
-    binding,
-    slack,
-    multipliers,
-    ranges,
-    stays,
-    reduced,
-    notes,
-    secondWay: p.cost && proof <= 1e-7 ? proof : null,
-  };
-  if (!plan.variables.some((v) => v.whole)) return result;
-  if (a.wholeStatus === "infeasible")
-    return { ...result, notes: [...notes, "No point with whole values keeps all constraints."] };
-  if (!a.whole) return { ...result, notes: [...notes, "No whole point was found before the work ended."] };
-  const whole = a.whole.at.map((v, j) => (plan.variables[j]!.whole ? Math.round(v) + 0 : Number(v.toPrecision(14))));
-  if (worstBreak(p, whole) > TIGHT)
-    notes.push("The whole point breaks a constraint by more than rounding explains; do not rely on it.");
-  const gap = a.whole.proven
-    ? null
-    : Math.abs(a.whole.bound - valueAt(p, whole)) / Math.max(1e-9, Math.abs(valueAt(p, whole)));
+  p.variables.forEach((v, j) => {
+    const s = relaxed.stays[j];
+    if (s) stays[v.name] = [ended(s[0]), ended(s[1])];
+  });
+  const reduced = Object.fromEntries(p.variables.map((v, j) => [v.name, Math.abs(brings[j]!) < 1e-9 ? 0 : brings[j]!]));
+  return { stays, reduced };
+}
+
+/** The best whole point, how far from proven, and what is left at it. */
+function withWhole(result: PlanResult, plan: Plan, p: Program, a: CompiledAnswer): PlanResult {
+  const noted = (note: string): PlanResult => ({ ...result, notes: [...result.notes, note] });
+  if (a.wholeStatus === "infeasible") return noted("No point with whole values keeps all constraints.");
+  if (!a.whole) return noted("No whole point was found before the work ended.");
+  const at = a.whole.at.map((v, j) => (plan.variables[j]!.whole ? Math.round(v) + 0 : Number(v.toPrecision(14))));
+  const isBroken = worstBreak(p, at) > TIGHT;
+  const value = valueAt(p, at);
+  const gap = a.whole.proven ? null : Math.abs(a.whole.bound - value) / Math.max(1e-9, Math.abs(value));
   const wholeSlack: Record<string, number> = {};
   for (const r of p.rows) {
-    const { value, scale } = rowAt(r.entries, whole);
-    const room = Math.min(value - r.lower, r.upper - value);
-    wholeSlack[r.id] = Math.min(wholeSlack[r.id] ?? Infinity, room <= TIGHT * scale ? 0 : Number(room.toPrecision(12)));
+    const { room, isTight } = roomOf(r, at);
+    wholeSlack[r.id] = Math.min(wholeSlack[r.id] ?? Infinity, isTight ? 0 : Number(room.toPrecision(12)));
   }
-  return { ...result, whole: point(whole), wholeSlack, gap, notes };
+  const told = isBroken
+    ? noted("The whole point breaks a constraint by more than rounding explains; do not rely on it.")
+    : result;
+  return { ...told, whole: pointOf(p, at), wholeSlack, gap };
 }

@@ -141,9 +141,22 @@ function addTimes(into: Sum, from: Sum, by: Rational): void {
   into.constant = into.constant.add(from.constant.mul(by));
 }
 
+/** The number that a name stands for. @throws NotLinear where it stands for none */
+function knownNumber(s: Syntax & { readonly type: "name" }, { variables, names }: Reading): Rational {
+  const given = names.givens.get(s.name);
+  if (given) return given.exact ?? rationalOfDouble(given.value);
+  if (s.name === "e") return rationalOfDouble(Math.E);
+  if (s.name === "pi" || s.name === "π") return rationalOfDouble(Math.PI);
+  const meant = splitRun(s.name, variables) ?? nearName(s.name, [...variables, ...names.givens.keys()]);
+  const there = `There ${variables.length === 1 ? "is" : "are"} ${variables.join(", ")}.`;
+  const instead = meant ? `Did you mean ${quoted(meant)}?` : there;
+  const says = `${quoted(s.name)} is no variable of the plan and no given. ${instead}`;
+  throw new NotLinear(problem("unknown-name", s, says, meant ?? undefined));
+}
+
 /** Adds `times` what a part says to a sum; long sums are read in one pass. */
 function collect(s: Syntax, times: Rational, into: Sum, reading: Reading): void {
-  const { text, variables, names } = reading;
+  const { text, names } = reading;
   const put = (r: Rational): void => {
     into.constant = into.constant.add(r.mul(times));
   };
@@ -168,30 +181,9 @@ function collect(s: Syntax, times: Rational, into: Sum, reading: Reading): void 
       return;
     case "name": {
       const place = reading.places.get(s.name);
-      if (place !== undefined) {
-        into.terms.set(place, (into.terms.get(place) ?? ZERO).add(times));
-        return;
-      }
-      const given = names.givens.get(s.name);
-      if (given) {
-        put(given.exact ?? rationalOfDouble(given.value));
-        return;
-      }
-      if (s.name === "e" || s.name === "pi" || s.name === "π") {
-        put(rationalOfDouble(s.name === "e" ? Math.E : Math.PI));
-        return;
-      }
-      const meant = splitRun(s.name, variables) ?? nearName(s.name, [...variables, ...names.givens.keys()]);
-      const there = `There ${variables.length === 1 ? "is" : "are"} ${variables.join(", ")}.`;
-      const instead = meant ? `Did you mean ${quoted(meant)}?` : there;
-      throw new NotLinear(
-        problem(
-          "unknown-name",
-          s,
-          `${quoted(s.name)} is no variable of the plan and no given. ${instead}`,
-          meant ?? undefined,
-        ),
-      );
+      if (place === undefined) put(knownNumber(s, reading));
+      else into.terms.set(place, (into.terms.get(place) ?? ZERO).add(times));
+      return;
     }
     case "operation": {
       if (s.op === "+" || s.op === "-") {

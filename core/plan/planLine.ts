@@ -1,5 +1,6 @@
 import type { Names } from "../formula";
 import type { Plan } from "../model";
+import { isZero, signOf } from "../numeric";
 import { parseUnit } from "../units";
 import { readConstraint, readForm } from "./linear";
 
@@ -24,15 +25,34 @@ export type PlanLine =
 export type PlanLineRead =
   { readonly ok: true; readonly line: PlanLine } | { readonly ok: false; readonly message: string };
 
-/** Reads `greatest 3.5x + 4y in $`, or a constraint with words behind a colon before it: `paper: 2x + 3y <= 240`. */
+const GOAL = /^(?:make\s+)?(greatest|least|max(?:imi[sz]e|imum)?|min(?:imi[sz]e|imum)?)\b\s*:?\s*(.+)$/i;
+/** Words that only lead to a constraint. */
+const LEAD = /^(?:subject\s+to|s\.?\s?t\.|such\s+that)\s*:?\s*/i;
+/** `Z = 6x + 4y`: a goal with a name, as books write it; a variable has a small letter. */
+const NAMED_GOAL = /^(\p{Lu}|\p{L}{2,})\s*=\s*([^=<>≤≥]*\p{L}[^=<>≤≥]*)$/u;
+
+/**
+ * Reads `greatest 3.5x + 4y in $` (also `maximize …`, `Z = 6x + 4y`), or a constraint, with a label before a colon:
+ * `paper: 2x + 3y <= 240`.
+ */
 export function readPlanLine(text: string, plan: Pick<Plan, "variables"> | null, names: Names): PlanLineRead {
   const own = plan?.variables.map((v) => v.name) ?? [];
   const freshIn = (body: string) =>
     wordsOf(body).filter((w) => !own.includes(w) && !names.givens.has(w) && w !== "e" && w !== "pi");
-  const goal = /^(?:make\s+)?(greatest|least)\s+(.+)$/i.exec(text.trim());
-  if (goal) return readGoal(goal[1]!.toLowerCase() as "greatest" | "least", goal[2]!, own, freshIn, names);
-  const labelled = /^([^:<>=≤≥]+):\s*(.+)$/.exec(text.trim());
-  const body = labelled ? labelled[2]! : text.trim();
+  const isNew = (name: string) => !own.includes(name) && !names.givens.has(name);
+  const found = GOAL.exec(text.trim());
+  // `maximum: x <= 5` is a constraint with a label.
+  const goal = found && !/[<>≤≥]/.test(found[2]!) ? found : null;
+  if (goal) {
+    const named = NAMED_GOAL.exec(goal[2]!.trim());
+    const sense = /^(?:greatest|max)/i.test(goal[1]!) ? "greatest" : "least";
+    return readGoal(sense, named && isNew(named[1]!) ? named[2]! : goal[2]!, own, freshIn, names);
+  }
+  const line = text.trim().replace(LEAD, "");
+  const named = NAMED_GOAL.exec(line);
+  if (named && isNew(named[1]!)) return readGoal("greatest", named[2]!, own, freshIn, names);
+  const labelled = /^([^:<>=≤≥]+):\s*(.+)$/.exec(line);
+  const body = labelled ? labelled[2]! : line;
   const fresh = freshIn(body);
   const read = readConstraint(body, [...own, ...fresh], names);
   return read.ok
@@ -62,3 +82,29 @@ export const yesOrNo = (plan: Plan, name: string): number =>
   plan.constraints.findIndex(
     (c) => !c.off && new RegExp(`^\\s*0\\s*(?:<=|≤)\\s*${name}\\s*(?:<=|≤)\\s*1\\s*$`, "u").test(c.text),
   );
+
+/** Variables of a plan that no constraint in force keeps from going below 0 by itself. */
+export function belowZero(plan: Plan, names: Names): string[] {
+  const own = plan.variables.map((v) => v.name);
+  const kept = new Set<string>();
+  for (const c of plan.constraints) {
+    const read = c.off ? null : readConstraint(c.text, own, names);
+    for (const { coefficients, sense, bound } of read?.ok ? read.relations : []) {
+      const [only, ...others] = own.filter((_, j) => !isZero(coefficients[j]!));
+      if (only === undefined || others.length > 0) continue;
+      const factor = coefficients[own.indexOf(only)]!;
+      const isFloor = sense === "=" || (sense === ">=") === signOf(factor) > 0;
+      if (isFloor && signOf(bound) * signOf(factor) >= 0) kept.add(only);
+    }
+  }
+  return own.filter((name) => !kept.has(name));
+}
+
+const LIST = String.raw`\p{L}[\p{L}\p{Nd}_]*(?:\s*(?:,|\band\b)\s*\p{L}[\p{L}\p{Nd}_]*)+`;
+const OF_EACH = new RegExp(String.raw`^\s*(${LIST})\s*(>=|≥|<=|≤)\s*([^<>=≤≥]+)$`, "u");
+/** `x, y >= 0` as a line for each. */
+export function eachLine(text: string): string[] {
+  const m = OF_EACH.exec(text);
+  if (!m) return [text];
+  return m[1]!.split(/\s*(?:,|\band\b)\s*/).map((name) => `${name} ${m[2]!} ${m[3]!.trim()}`);
+}

@@ -31,95 +31,114 @@ const NEAR = 1e-6;
 /** Crossings outside that are told at most: they are only drawn. */
 const MOST_OUTSIDE = 200;
 
+/** A relation's boundary in doubles: a x + b y = c. */
+interface Line {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly sense: Relation["sense"];
+}
+const lineOf = (r: Relation): Line => ({
+  a: toDouble(r.coefficients[0]!),
+  b: toDouble(r.coefficients[1]!),
+  c: toDouble(r.bound),
+  sense: r.sense,
+});
+
+/** The region that relations of two variables leave, with every corner in fractions. */
 export function regionOf(relations: readonly Relation[]): Region {
-  const lines = relations.map((r) => ({
-    a: toDouble(r.coefficients[0]!),
-    b: toDouble(r.coefficients[1]!),
-    c: toDouble(r.bound),
-    sense: r.sense,
-  }));
-  const corners: { at: Point; on: number[] }[] = [];
+  const lines = relations.map(lineOf);
+  const { corners, outside } = crossings(relations, lines);
+  const found = corners[0] ? null : maximise([ZERO, ZERO], relations);
+  const inside: Point | null = corners[0]?.at ?? (found?.status === "optimal" ? [found.at[0]!, found.at[1]!] : null);
+  if (!inside) return { empty: true, corners: [], bounded: true, directions: [], outside, inside: null };
+  const directions = directionsOf(relations, lines);
+  return { empty: false, corners: ordered(corners), bounded: directions.length === 0, directions, outside, inside };
+}
+
+type Corner = Region["corners"][number];
+
+/** Where two boundaries cross: the corners of the region with the relations through them, and what lies outside. */
+function crossings(
+  relations: readonly Relation[],
+  lines: readonly Line[],
+): { corners: Corner[]; outside: (readonly [number, number])[] } {
+  const points: Point[] = [];
   const outside = new Map<string, readonly [number, number]>();
-  const put = (x: number, y: number): void => {
+  const putOutside = (x: number, y: number): void => {
     if (outside.size < MOST_OUTSIDE) outside.set(`${x.toPrecision(11)} ${y.toPrecision(11)}`, [x, y]);
   };
   for (let i = 0; i < relations.length; i++)
     for (let j = i + 1; j < relations.length; j++) {
-      const [l, m] = [lines[i]!, lines[j]!];
-      const det = l.a * m.b - m.a * l.b;
-      const x = (l.c * m.b - m.c * l.b) / det;
-      const y = (l.a * m.c - m.a * l.c) / det;
-      const off = (k: (typeof lines)[number]) => {
-        const v = k.a * x + k.b * y - k.c;
-        const scale = Math.abs(k.a * x) + Math.abs(k.b * y) + Math.abs(k.c) + 1e-300;
-        return (k.sense === "<=" ? v : k.sense === ">=" ? -v : Math.abs(v)) / scale;
-      };
-      const far =
-        Number.isFinite(x) &&
-        Number.isFinite(y) &&
-        Math.abs(det) > 1e-9 * (Math.abs(l.a * m.b) + Math.abs(m.a * l.b)) &&
-        lines.some((k) => off(k) > NEAR);
-      if (far) {
-        put(x, y);
-        continue;
-      }
-      const p = crossing(relations[i]!, relations[j]!);
+      const far = crossingOutside(lines[i]!, lines[j]!, lines);
+      const p = far ? null : crossing(relations[i]!, relations[j]!);
+      if (far) putOutside(...far);
       if (!p) continue;
-      const near = [toDouble(p[0]), toDouble(p[1])];
-      if (!relations.every((r) => holds(r, p, near))) put(near[0]!, near[1]!);
-      else if (!corners.some((c) => same(c.at, p))) corners.push({ at: p, on: [] });
+      const near = [toDouble(p[0]), toDouble(p[1])] as const;
+      if (!relations.every((r) => holds(r, p, near))) putOutside(...near);
+      else if (!points.some((c) => same(c, p))) points.push(p);
     }
-  for (const c of corners) {
-    const near = c.at.map(toDouble);
-    relations.forEach((r, k) => {
-      if (sideOf(r, c.at, near) === 0) c.on.push(k);
-    });
-  }
-  const found = corners[0] ? null : maximise([ZERO, ZERO], relations);
-  const inside: Point | null = corners[0]?.at ?? (found?.status === "optimal" ? [found.at[0]!, found.at[1]!] : null);
-  if (!inside)
-    return { empty: true, corners: [], bounded: true, directions: [], outside: [...outside.values()], inside: null };
+  const corners = points.map((at): Corner => {
+    const near = at.map(toDouble);
+    return { at, on: relations.flatMap((r, k) => (sideOf(r, at, near) === 0 ? [k] : [])) };
+  });
+  return { corners, outside: [...outside.values()] };
+}
+
+/** A crossing that is clearly outside the region, already in doubles; null where fractions have to tell. */
+function crossingOutside(l: Line, m: Line, lines: readonly Line[]): readonly [number, number] | null {
+  const det = l.a * m.b - m.a * l.b;
+  const [x, y] = [(l.c * m.b - m.c * l.b) / det, (l.a * m.c - m.a * l.c) / det];
+  const isKnown =
+    Number.isFinite(x) && Number.isFinite(y) && Math.abs(det) > 1e-9 * (Math.abs(l.a * m.b) + Math.abs(m.a * l.b));
+  const off = (k: Line) => {
+    const v = k.a * x + k.b * y - k.c;
+    const scale = Math.abs(k.a * x) + Math.abs(k.b * y) + Math.abs(k.c) + 1e-300;
+    return (k.sense === "<=" ? v : k.sense === ">=" ? -v : Math.abs(v)) / scale;
+  };
+  return isKnown && lines.some((k) => off(k) > NEAR) ? [x, y] : null;
+}
+
+const AXES: readonly Point[] = (
+  [
+    [1, 0],
+    [-1, 0],
+    [0, 1],
+    [0, -1],
+  ] as const
+).map(([x, y]) => [ratio(x), ratio(y)]);
+
+/** Ways in which a region that is not empty goes on for ever. */
+function directionsOf(relations: readonly Relation[], lines: readonly Line[]): Point[] {
   const directions: Point[] = [];
   const go = (d: Point): void => {
     if (relations.every((r) => allows(r, d)) && !directions.some((e) => parallel(e, d))) directions.push(d);
   };
-  if (relations.length === 0)
-    for (const [x, y] of [
-      [1, 0],
-      [-1, 0],
-      [0, 1],
-      [0, -1],
-    ] as const)
-      go([ratio(x), ratio(y)]);
   /** Clearly against one relation, already in doubles. */
-  const against = (u: number, v: number): boolean =>
+  const isAgainst = (u: number, v: number): boolean =>
     lines.some((k) => {
       const speed = k.a * u + k.b * v;
       const scale = NEAR * (Math.abs(k.a * u) + Math.abs(k.b * v));
       return k.sense === "<=" ? speed > scale : k.sense === ">=" ? speed < -scale : Math.abs(speed) > scale;
     });
+  if (relations.length === 0) AXES.forEach(go);
   relations.forEach((r, i) => {
     const [a, b] = [r.coefficients[0]!, r.coefficients[1]!];
     const k = lines[i]!;
-    if (!against(-k.b, k.a)) go([b.neg(), a]);
-    if (!against(k.b, -k.a)) go([b, a.neg()]);
+    if (!isAgainst(-k.b, k.a)) go([b.neg(), a]);
+    if (!isAgainst(k.b, -k.a)) go([b, a.neg()]);
   });
+  const isTurned = (d: Point, e: Point) => !isZero(d[0].mul(e[1]).sub(d[1].mul(e[0])));
   // A half-plane also goes on into its inside; between two other directions the region goes on anyway.
-  if (!directions.some((d) => directions.some((e) => !isZero(d[0].mul(e[1]).sub(d[1].mul(e[0]))))))
+  if (!directions.some((d) => directions.some((e) => isTurned(d, e))))
     relations.forEach((r, i) => {
       const s = r.sense === "<=" ? -1 : r.sense === ">=" ? 1 : 0;
-      if (s !== 0 && !against(s * lines[i]!.a, s * lines[i]!.b))
+      if (s !== 0 && !isAgainst(s * lines[i]!.a, s * lines[i]!.b))
         go([r.coefficients[0]!.mul(ratio(s)), r.coefficients[1]!.mul(ratio(s))]);
     });
-  return {
-    empty: false,
-    corners: ordered(corners),
-    bounded: directions.length === 0,
-    directions,
-    outside: [...outside.values()],
-    inside,
-  };
+  return directions;
 }
+
 const parallel = (a: Point, b: Point) =>
   isZero(a[0].mul(b[1]).sub(a[1].mul(b[0]))) && signOf(a[0].mul(b[0]).add(a[1].mul(b[1]))) > 0;
 

@@ -1,4 +1,4 @@
-import type { PlanResult } from "./solvePlan";
+import type { PlanResult } from "./planResult";
 
 /**
  * How far two results of one plan lie apart: the relative difference of their best values (whole ones too); ∞ when

@@ -3,7 +3,8 @@ import type { Names } from "../formula";
 import type { Plan } from "../model";
 import { planPicture, type PlanPicture } from "./draw";
 import { readPlan } from "./readPlan";
-import { solvePlan, type PlanResult } from "./solvePlan";
+import { solvePlan } from "./solvePlan";
+import type { PlanResult } from "./planResult";
 
 /** Two of many variables, the others held where they are: a plan of two variables with its region. */
 export interface Slice {

@@ -69,6 +69,18 @@ describe("what is wrong with a case is told, all of it, with its place", () => {
       ]),
     );
   });
+  it("names that differ only in case are no warning where each says what it means", () => {
+    const [p, big] = [formula("p", "x"), formula("P", "x")];
+    expect(
+      buildModel(
+        caseOf([
+          { ...p, label: "price" },
+          { ...big, label: "profit" },
+        ]),
+      ).warnings,
+    ).toEqual([]);
+    expect(buildModel(caseOf([{ ...p, label: "price" }, big])).warnings).toHaveLength(1);
+  });
   it("names that differ only in case are a warning", () =>
     expect(buildModel(caseOf([formula("p", "x"), formula("P", "x")])).warnings[0]!.message).toMatch(
       /differ only in capitals/,

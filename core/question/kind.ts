@@ -76,6 +76,10 @@ export interface Kind<K extends Ask> {
   typed(line: Line): QuestionOf<K> | null;
   /** Beginnings that are offered while a line is typed, each with an example. */
   readonly starts: readonly (readonly [string, string])[];
+  /** What is asked, for a list of all there is. */
+  readonly asks: string;
+  /** Lines that ask it; `{f}`, `{g}`, `{x}`, `{a}` stand for two functions, their variable and a given of the case. */
+  readonly examples: readonly string[];
   /** The question about a function that nobody asked yet, where it suggests itself. */
   suggested(of: Outline, id: string): Question | null;
 

@@ -1,25 +1,17 @@
 export { FunctionTable, holds, type Definition, type Piece } from "./table";
 export { findRoots, type Root, type RootKind, type RootSearch, type Stretch } from "./roots";
-export type { Attained, Best, Bound, Flat } from "./bestSearch";
+export type { Attained, Best, Bound, Flat } from "./taken";
 export { findBest, turningParts, type OptimumSearch } from "./optima";
 export { whereRelation, leastOf, type Leader, type LeaderSearch, type Relation, type RelationSearch } from "./signs";
 export { integrate, type Integral } from "./integrate";
 export { inline } from "./inline";
-export {
-  MAX_STEPS,
-  newWork,
-  partition,
-  refine,
-  spotOfEnd,
-  type CellPart,
-  type Part,
-  type PlacePart,
-  type Range,
-  type Work,
-} from "./partition";
+export { MAX_STEPS, newWork, partition, refine, type Work } from "./partition";
+export { spotOfEnd } from "./spot";
+export { type CellPart, type Part, type PlacePart, type Range } from "./parts";
 export { compareSpots, numberOfSpot, spotOfConstant, spotOfRational, signAtSpot, type Spot } from "./spot";
 export { type PartSign, type SignedPart } from "./signedParts";
-export { areEqualValues, branchAt, signOfValue, valueAt, valueOf, type ValueAt } from "./valueAt";
+export { areEqualValues, branchAt, constantValue, signOfValue, valueAt } from "./valueAt";
+export { valueOf, type ValueAt } from "./value";
 export { limitAt, type Limit } from "./limits";
 export { periodOf, type Period } from "./period";
 export { encloseAt, exactValueAt } from "./encloseAt";

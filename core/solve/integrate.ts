@@ -12,7 +12,8 @@ import {
 import { encloseConstant } from "./exactForm";
 import { vanishes, type Term } from "./growth";
 import { Leading } from "./leading";
-import { partition, type CellPart } from "./partition";
+import { partition } from "./partition";
+import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
 import { compareSpots, type Spot } from "./spot";
 import type { FunctionTable } from "./table";

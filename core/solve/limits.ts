@@ -3,10 +3,11 @@ import { compileEnclosure, dependsOnVariable, wholeNumber, type Expression } fro
 import { isZero } from "../numeric";
 import { encloseConstant } from "./exactForm";
 import { grows, vanishes, type Term } from "./growth";
-import { Leading, type Approach } from "./leading";
+import { Leading } from "./leading";
+import type { Approach } from "./directTerms";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
-import { valueOf } from "./valueAt";
+import { valueOf } from "./value";
 
 /** What a function comes to from one side of a place, or far out. */
 export type Limit =

@@ -1,9 +1,11 @@
 import { EMPTY, Enclosure, PARTIAL } from "../interval";
 import { compileEnclosure, dependsOnVariable, differentiate, type Expression } from "../formula";
-import { BestSearch, type Attained, type Bound } from "./bestSearch";
+import { BestSearch } from "./bestSearch";
+import type { Attained, Bound } from "./taken";
 import { limitAt } from "./limits";
 import { openStairs } from "./openStairs";
-import { newWork, partition, refine, type Part, type Range, type Work } from "./partition";
+import { newWork, partition, refine, type Work } from "./partition";
+import type { Part, Range } from "./parts";
 import { periodOf, type Period } from "./period";
 import type { FunctionTable } from "./table";
 import type { OpenStretch } from "./zerosIn";

@@ -1,4 +1,4 @@
-import { isInteger, poly, ratio, rationalOfDouble, spend, type Rational } from "../numeric";
+import { ratio, rationalOfDouble, spend } from "../numeric";
 import { EMPTY, Enclosure } from "../interval";
 import {
   compileEnclosure,
@@ -12,64 +12,32 @@ import {
 } from "../formula";
 import { isStair, nextBreaking, replacePart, resolveBreaking, splittersOf, type Breaking } from "./breaking";
 import { inline } from "./inline";
-import { polynomialForm } from "./rationalForm";
-import { compareSpots, spotOfConstant, spotOfRational, type Spot } from "./spot";
+import { compareSpots, spotOfRational, type Spot } from "./spot";
 import { constantSign } from "./terms";
 import type { FunctionTable } from "./table";
-import { branchAt, constantValue, stairStep } from "./valueAt";
-import { hullOf, innerPoints, signIn, zerosIn, type Between, type OpenStretch, type ZerosIn } from "./zerosIn";
+import { branchAt, constantValue } from "./valueAt";
+import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch, type ZerosIn } from "./zerosIn";
 import { MAX_BOXES } from "./branch";
 import { withoutNothing } from "./withoutNothing";
 import type { Budget } from "./zeros";
-
-/** Why a place is one: the range ends there, a piece does, a function breaks or bends, or what was asked is 0. */
-export type Because = "range" | "piece" | "break" | "zero";
-
-export interface PlacePart {
-  readonly kind: "place";
-  readonly spot: Spot;
-  readonly because: Because;
-  /** order of the zero that makes the place, where it is known */
-  readonly multiplicity: number | null;
-}
-
-/**
- * The inputs strictly between two places. Each function is, throughout the cell, either nowhere defined (null) or
- * everywhere defined, continuous and smooth, with a formula free of kinks, stairs and pieces.
- */
-export interface CellPart extends Between {
-  readonly kind: "cell";
-  readonly formulas: readonly (Expression | null)[];
-}
-
-/** Inputs on which stairs have too many steps to be listed; `formulas` still hold the stairs. */
-export interface StairsPart extends Between {
-  readonly kind: "stairs";
-  readonly formulas: readonly Expression[];
-}
-
-/** Inputs about which nothing is established. */
-export interface OpenPart extends OpenStretch {
-  readonly kind: "open";
-}
-
-/** Inputs at which a function with many steps has values, within these bounds, that do not matter to what was asked. */
-export interface QuietPart extends Between {
-  readonly kind: "quiet";
-  readonly values: Enclosure;
-}
-
-export type Part = PlacePart | CellPart | StairsPart | QuietPart | OpenPart;
-
-export interface Range {
-  readonly from: Spot | null;
-  readonly to: Spot | null;
-}
+import {
+  type Because,
+  type PlacePart,
+  type CellPart,
+  type OpenPart,
+  type Part,
+  type Range,
+  place,
+  tidy,
+  joinedStretches,
+} from "./parts";
+import { type Stair, stepAt } from "./stairSteps";
 
 /** Work of one question: interval boxes, and cells. */
 export interface Work extends Budget {
   cells: number;
 }
+
 export const newWork = (boxes = MAX_BOXES, cells = 1300): Work => ({ boxes, cells });
 
 /** What a cell costs besides the enclosures made for it. */
@@ -77,13 +45,6 @@ const STEPS_OF_CELL = 100;
 
 /** Steps of one stair that are taken apart one by one. */
 export const MAX_STEPS = 600;
-
-export const place = (spot: Spot, because: Because, multiplicity: number | null = null): PlacePart => ({
-  kind: "place",
-  spot,
-  because,
-  multiplicity,
-});
 
 /** Takes a range apart into places and the cells between them, for several functions at once. */
 export function partition(
@@ -110,64 +71,6 @@ export function refine(
 ): Part[] {
   const partitioner = new Partitioner(table, work);
   return tidy(parts.flatMap((p) => (p.kind === "cell" ? partitioner.splitAll(p, splitters(p), "zero") : [p])));
-}
-
-/**
- * A place or cell that an open stretch reaches into is part of it; open stretches that touch are one. Parts come in
- * order, and so do these.
- */
-function tidy(parts: readonly Part[]): Part[] {
-  const opens = joinedStretches(parts.filter((p) => p.kind === "open"));
-  if (opens.length === 0) return [...parts];
-  const out: Part[] = [];
-  let next = 0;
-  let isPut = false;
-  /** The first open stretch that ends at or after an input. */
-  const near = (x: number): OpenStretch | undefined => {
-    while (opens[next] && opens[next]!.hi < x) {
-      next++;
-      isPut = false;
-    }
-    return opens[next];
-  };
-  const putOpen = (o: OpenStretch) => {
-    if (!isPut) out.push({ kind: "open", lo: o.lo, hi: o.hi });
-    isPut = true;
-  };
-  for (const p of parts) {
-    const start = p.kind === "place" ? p.spot.lo : p.kind === "open" ? p.lo : (p.from?.lo ?? -Infinity);
-    const o = near(start);
-    const isCovered = o !== undefined && (p.kind === "open" || (p.kind === "place" && o.lo <= p.spot.hi));
-    if (isCovered) putOpen(o);
-    else if (p.kind === "place") out.push(p);
-    else if (p.kind !== "open") out.push(...remains(p, opens.slice(next, next + 3)));
-  }
-  return out;
-}
-
-const isBeside = (o: OpenStretch, spot: Spot): boolean => o.lo <= spot.hi && o.hi >= spot.lo;
-/** What is left of a cell beside open stretches that reach into it. */
-function remains<P extends CellPart | StairsPart | QuietPart>(p: P, opens: readonly OpenStretch[]): P[] {
-  let from = p.from;
-  let to = p.to;
-  for (const o of opens) {
-    const [isAtStart, isAtEnd] = [from && isBeside(o, from), to && isBeside(o, to)];
-    // What is open without end on that side leaves nothing.
-    if ((isAtStart && o.hi === Infinity) || (isAtEnd && o.lo === -Infinity)) return [];
-    if (isAtStart) from = spotOfRational(rationalOfDouble(o.hi));
-    if (isAtEnd) to = spotOfRational(rationalOfDouble(o.lo));
-  }
-  return from && to && from.at >= to.at ? [] : [{ ...p, from, to }];
-}
-
-export function joinedStretches(list: readonly OpenStretch[]): OpenStretch[] {
-  const out: { lo: number; hi: number }[] = [];
-  for (const o of [...list].sort((a, b) => a.lo - b.lo)) {
-    const last = out[out.length - 1];
-    if (last && o.lo <= last.hi) last.hi = Math.max(last.hi, o.hi);
-    else out.push({ lo: o.lo, hi: o.hi });
-  }
-  return out;
 }
 
 /** Longest called function that is looked into without being written out. */
@@ -394,27 +297,4 @@ class Partitioner {
   }
 }
 
-type Stair = "floor" | "ceil" | "round";
 const startOf = (p: PlacePart | OpenPart): number => (p.kind === "place" ? p.spot.at : p.lo);
-
-/** The step an argument is certainly on at an input; null where it lies too close to the next. */
-function stepAt(name: Stair, u: Expression, x: number, table: FunctionTable): Rational | null {
-  const v = compileEnclosure(u, table.enclosure)(new Enclosure(x, x));
-  if (!(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi)) {
-    // Both ends on one step, and neither just where a step begins.
-    const [a, b] = [stairStep(name, rationalOfDouble(v.lo)), stairStep(name, rationalOfDouble(v.hi))];
-    if (a.compare(b) === 0 && (v.lo < v.hi || !isInteger(shifted(name, rationalOfDouble(v.lo))))) return a;
-  }
-  const p = polynomialForm(u);
-  if (!p) return null;
-  const value = poly.valueAt(p, rationalOfDouble(x));
-  return isInteger(shifted(name, value)) && poly.degree(p) > 0 ? null : stairStep(name, value);
-}
-
-const shifted = (name: Stair, r: Rational): Rational => (name === "round" ? r.add(ratio(1, 2)) : r);
-
-/** A spot from a number that may be no fraction: the end of a range. */
-export function spotOfEnd(exact: Rational | null, irrational: Expression | null): Spot | null {
-  if (irrational) return spotOfConstant(irrational);
-  return exact && spotOfRational(exact);
-}

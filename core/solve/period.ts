@@ -13,7 +13,7 @@ import {
 } from "../formula";
 import { exactRational } from "./constant";
 import { inline } from "./inline";
-import type { Range } from "./partition";
+import type { Range } from "./parts";
 import { spotOfConstant, spotOfRational, type Spot } from "./spot";
 import { constantSign } from "./terms";
 import type { FunctionTable } from "./table";

@@ -1,6 +1,6 @@
 import type { Rational } from "../numeric";
 import { spotOfRational } from "./spot";
-import type { Range } from "./partition";
+import type { Range } from "./parts";
 
 /** A range between fractions, for tests; null: unbounded. */
 export const between = (from: Rational | null, to: Rational | null): Range => ({

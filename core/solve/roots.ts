@@ -1,6 +1,7 @@
 import type { Expression } from "../formula";
 import type { ExactForm } from "./exactForm";
-import { joinedStretches, newWork, type PlacePart, type Range, type Work } from "./partition";
+import { newWork, type Work } from "./partition";
+import { joinedStretches, type PlacePart, type Range } from "./parts";
 import { periodOf, type Period } from "./period";
 import { boundsAtSpot, signedParts, type PartSign, type SignedPart } from "./signedParts";
 import type { Spot } from "./spot";

@@ -1,7 +1,8 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
 import { compileEnclosure, dependsOnVariable, type Expression } from "../formula";
 import { openStairs } from "./openStairs";
-import { newWork, partition, refine, type CellPart, type Part, type Range, type Work } from "./partition";
+import { newWork, partition, refine, type Work } from "./partition";
+import type { CellPart, Part, Range } from "./parts";
 import { constantSign } from "./terms";
 import type { FunctionTable } from "./table";
 import { signOfValue, valueAt } from "./valueAt";

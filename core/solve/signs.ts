@@ -1,10 +1,12 @@
 import { dependsOnVariable, same, subtract, type Expression } from "../formula";
-import { newWork, partition, refine, type CellPart, type Part, type Range, type Work } from "./partition";
+import { newWork, partition, refine, type Work } from "./partition";
+import type { CellPart, Part, Range } from "./parts";
 import { findRoots, stretchesWhere, type RootSearch, type Stretch } from "./roots";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { constantSign } from "./terms";
-import { areEqualValues, valueAt, type ValueAt } from "./valueAt";
+import { areEqualValues, valueAt } from "./valueAt";
+import type { ValueAt } from "./value";
 import { hullOf, signIn, zerosIn, type OpenStretch } from "./zerosIn";
 
 export type Relation = "<" | "<=" | ">" | ">=";
@@ -164,10 +166,10 @@ const isSameSet = (a: readonly number[], b: readonly number[]): boolean => a.len
 function meetsOf(parts: readonly Part[], least: readonly Least[]): { at: number; a: number; b: number }[] {
   return parts.flatMap((p, i) => {
     const set = least[i]!;
-    const [before, after] = [least[i - 1], least[i + 1]];
+    const beside = [least[i - 1], least[i + 1]].filter((near) => near !== undefined);
     if (p.kind !== "place" || set === "open" || set.length < 2) return [];
-    if (before && before !== "open" && after && after !== "open" && isSameSet(before, set) && isSameSet(after, set))
-      return [];
+    // Inside, or at the end, of a stretch on which they are equal throughout they do not come together.
+    if (beside.length > 0 && beside.every((near) => near !== "open" && isSameSet(near, set))) return [];
     return [{ at: p.spot.at, a: set[0]!, b: set[1]! }];
   });
 }

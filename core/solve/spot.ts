@@ -93,6 +93,7 @@ function shareTheirZero(u: Expression, v: Expression, box: Enclosure, table: Fun
 }
 
 const numeratorOf = (e: Expression): Polynomial | null => rationalForm(e)?.numerator ?? null;
+
 const rootsWithin = (p: Polynomial, box: Enclosure): number =>
   isolateRealRoots(p, rationalOfDouble(box.lo), rationalOfDouble(box.hi)).length;
 
@@ -130,6 +131,7 @@ export function signAtSpot(e: Expression, s: Spot, table: FunctionTable): -1 | 0
   }
   return isZeroWith(e, s) ? 0 : null;
 }
+
 const ORIGIN = new Enclosure(0, 0);
 
 /**
@@ -157,3 +159,9 @@ export const putIn = (e: Expression, s: Spot): Expression | null =>
 /** The number a spot stands for, without variable: exact where it is known, else enclosed. */
 export const numberOfSpot = (s: Spot): Expression =>
   s.rational ? exactNumber(s.rational) : (s.exact?.expression ?? enclosedNumber(s.at, new Enclosure(s.lo, s.hi)));
+
+/** A spot from a number that may be no fraction: the end of a range. */
+export function spotOfEnd(exact: Rational | null, irrational: Expression | null): Spot | null {
+  if (irrational) return spotOfConstant(irrational);
+  return exact && spotOfRational(exact);
+}

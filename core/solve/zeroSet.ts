@@ -1,4 +1,4 @@
-import { encloseRational, subtract } from "../formula";
+import { encloseRational, subtract, type Expression } from "../formula";
 import type { Rational } from "../numeric";
 import { exactRational, isExactlyZero } from "./constant";
 import type { ExactForm } from "./exactForm";
@@ -42,6 +42,9 @@ export interface Stretch {
   /** what is left for all work of this call: interval boxes, and rewritten equations */
   budget: { boxes: number; rewrites: number };
 }
+
+/** All inputs of the stretch with u(x) = c, for c without variable. */
+export type Equation = (u: Expression, c: Expression) => ZeroSet;
 
 export function outward(r: Rational, side: -1 | 1): number {
   const within = encloseRational(r);

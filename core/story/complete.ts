@@ -1,5 +1,5 @@
-import { MAX_LINE } from "./statement";
-import { BUILTIN_FUNCTIONS } from "../formula";
+import { MAX_LINE } from "../entry";
+import { BUILTIN_FUNCTIONS, BUILTIN_MEANINGS } from "../formula";
 import { FORMS } from "../forms";
 import { formatQuantity } from "../explain";
 import { KINDS } from "../question";
@@ -53,32 +53,6 @@ const STARTS: readonly (readonly [string, string])[] = [
   ["line ", "p(q) = line (240, 6), (150, 9)"],
   ["slope of ", "v(t) = slope of s"],
 ];
-const BUILT_IN: Readonly<Record<string, string>> = {
-  ln: "natural logarithm",
-  log10: "logarithm to base 10",
-  log2: "logarithm to base 2",
-  exp: "e to the power",
-  sqrt: "square root",
-  cbrt: "cube root",
-  abs: "absolute value",
-  sin: "sine, in radians",
-  cos: "cosine, in radians",
-  tan: "tangent, in radians",
-  asin: "arc sine",
-  acos: "arc cosine",
-  atan: "arc tangent",
-  sinh: "hyperbolic sine",
-  cosh: "hyperbolic cosine",
-  tanh: "hyperbolic tangent",
-  floor: "rounded down",
-  ceil: "rounded up",
-  round: "rounded",
-  step: "unit step: 0 below 0, else 1",
-  sign: "sign",
-  root: "n-th root: root(x, n)",
-  min: "the smaller",
-  max: "the larger",
-};
 const WORD = /[\p{L}_][\p{L}\p{Nd}_]*$/u;
 /** A unit begins right after a number, or after a sign of division beside one. */
 const AFTER_NUMBER = /(?:^|[\s=…(])[$€£]?\d[\d,.]*\s*([$€£%°\p{L}][\p{L}/^²³]*|)$/u;
@@ -147,7 +121,8 @@ export function offersAt(text: string, at: number, source: CaseFile, explicit = 
   if (/^\s*(?:[\p{L}_][\p{L}\p{Nd}_]*\s*(?:\([^)]*\))?\s*=\s*)?[\p{L}]*$/u.test(before))
     for (const [write, detail] of STARTS)
       if (fits(write.trim()) && (typed.length > 0 || explicit)) out.push(offer(write, detail, "words", write.trim()));
-  for (const b of BUILTIN_FUNCTIONS) if (fits(b) && BUILT_IN[b]) out.push(offer(`${b}(`, BUILT_IN[b], "built-in", b));
+  for (const b of BUILTIN_FUNCTIONS)
+    if (fits(b) && BUILTIN_MEANINGS[b]) out.push(offer(`${b}(`, BUILTIN_MEANINGS[b], "built-in", b));
   if (typed.length > 2 && before.trim() === word) {
     for (const f of FORMS)
       if (

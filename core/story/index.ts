@@ -1,7 +1,8 @@
-export { interpret, interpretLines, withEntry, freshId, type Entry, type Interpretation } from "./statement";
 export { shiftMarks, storyRuns, type StoryRun } from "./marks";
 export { suggestions, type Suggestion } from "./suggest";
 export { offersAt, type Offer, type OfferKind, type Offers } from "./complete";
 export { paintLine, typesetLine, type Paint, type Stroke } from "./paint";
 export { stepForm, type StepForm } from "./stepForm";
 export { limitPhrases, type LimitPhrase } from "./limits";
+export { keyOfMark, likelyRole, markHint, nameMark, namesFor } from "./phrase";
+export { pastedText, type Pasted } from "./pastedText";

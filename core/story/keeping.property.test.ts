@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { formatQuantity } from "../explain";
 import type { CaseFile, Mark } from "../model";
-import { interpret, shiftMarks, storyRuns } from "./index";
+import { shiftMarks, storyRuns } from "./index";
+import { interpret } from "../entry";
 
 // What a person typed or marked is kept: through an edit beside it, through being shown and typed again.
 const letters = fc

@@ -1,6 +1,6 @@
 import type { Names } from "../formula";
 import type { Plan } from "../model";
-import { readConstraint, type Relation } from "../plan";
+import { KnownLimits } from "./knownLimits";
 
 /** A limit that the words of a story tell, as a constraint of its plan. */
 export interface LimitPhrase {
@@ -195,102 +195,96 @@ const sum = (terms: readonly (readonly [number, string])[]): string =>
  */
 export function limitPhrases(text: string, plan: Plan, names: Names): LimitPhrase[] {
   if (plan.variables.length === 0) return [];
+  const found = [...qualified(text, plan), ...betweens(text, plan), ...multiples(text, plan)];
+  const known = new KnownLimits(plan, names, words);
+  const starts = new Set<number>();
+  return found
+    .sort((a, b) => a.start - b.start)
+    .filter((f) => {
+      if (starts.has(f.start)) return false;
+      starts.add(f.start);
+      return !known.has(f);
+    });
+}
+
+const TIMES_AS_MANY = /^\s*(half|once|twice|thrice|(?:two|three|four|five) times) as (?:many|much)\b/i;
+/** Between two numbers that share a word: "at most 240 sheets and 320 minutes". */
+const JOINT = /^(?:\s+of\s+\p{L}+)?(?:,\s*|\s+)(?:and\s+)?(?=[\d$€£])/iu;
+
+/** "at least 5 kites": a word that limits, and what is counted after it. */
+function qualified(text: string, plan: Plan): LimitPhrase[] {
   const found: LimitPhrase[] = [];
-  const put = (start: number, { nouns, ends, end: last }: Counted, write: (left: string) => string): void => {
-    // The phrase goes as far as the words that name a variable, or to the first thing counted.
-    const named = calledOf(plan).flat();
-    const until = nouns.reduce((m, w, i) => (named.includes(w) && i === m + 1 ? i : m), -1);
-    const end = nouns.length === 0 ? last : ends[Math.max(0, until)]!;
-    const phrase = text.slice(start, end);
-    // Of "90 grams of fat" the fat is what is limited.
-    const whole = /^\s+of\s+(\p{L}[\p{L}’'-]*)/u.exec(text.slice(end))?.[1] ?? null;
-    const label = nouns[0] ?? null;
-    const direct = meant(nouns, plan);
-    if (direct.length > 0) {
-      found.push({
-        start,
-        end,
-        phrase,
-        constraint: write(sum(direct.map((j) => [1, plan.variables[j]!.name]))),
-        begin: null,
-        label: null,
-      });
-      return;
-    }
-    const each = takes(text, plan, nouns);
-    const terms = each.flatMap((v, j) => (v === null ? [] : [[v, plan.variables[j]!.name] as const]));
-    const said = label && text.slice(start, end).match(new RegExp(`\\p{L}*${nouns[0]}\\p{L}*`, "iu"))?.[0];
-    if (terms.length > 0)
-      found.push({ start, end, phrase, constraint: write(sum(terms)), begin: null, label: said ?? label });
-    else
-      found.push({
-        start,
-        end,
-        phrase: whole ? `${phrase} of ${whole}` : phrase,
-        constraint: null,
-        begin: `${(whole ?? said) ? `${whole ?? said}: ` : ""}${write("")}`,
-        label: whole ?? said ?? label,
-      });
-  };
   for (const [pattern, sign] of QUALIFIERS)
     for (const m of text.matchAll(pattern)) {
-      const times = /^\s*(half|once|twice|thrice|(?:two|three|four|five) times) as (?:many|much)\b/i.test(
-        text.slice(m.index + m[0].length),
-      );
-      if (times) continue;
       let from = m.index + m[0].length;
+      if (TIMES_AS_MANY.test(text.slice(from))) continue;
       for (let first = true; ; first = false) {
         const c = countedAt(text, from);
         if (!c) break;
-        put(first ? m.index : c.start, c, (left) => `${left}${left ? " " : ""}${sign} ${plain(c.value)}`);
-        // "at most 240 sheets and 320 minutes": the second number has the same word before it; a new verb ends that.
-        const joint = /^(?:\s+of\s+\p{L}+)?(?:,\s*|\s+)(?:and\s+)?(?=[\d$€£])/iu.exec(text.slice(c.end));
+        const write = (left: string) => `${left}${left ? " " : ""}${sign} ${plain(c.value)}`;
+        found.push(phraseOf(text, plan, first ? m.index : c.start, c, write));
+        // A second number has the same word before it; a new verb ends that.
+        const joint = JOINT.exec(text.slice(c.end));
         if (!joint) break;
         from = c.end + joint[0].length;
       }
     }
-  for (const m of text.matchAll(new RegExp(`\\bbetween\\s+(${NUMBER})\\s+and\\s+`, "giu"))) {
+  return found;
+}
+
+/** "between 5 and 9 kites" */
+function betweens(text: string, plan: Plan): LimitPhrase[] {
+  return [...text.matchAll(new RegExp(`\\bbetween\\s+(${NUMBER})\\s+and\\s+`, "giu"))].flatMap((m) => {
     const c = countedAt(text, m.index + m[0].length);
-    if (c) put(m.index, c, (left) => `${plain(amount(m[1]!))} <= ${left} <= ${plain(c.value)}`);
-  }
-  for (const m of text.matchAll(AS_MANY)) {
+    const write = (left: string) => `${plain(amount(m[1]!))} <= ${left} <= ${plain(c!.value)}`;
+    return c ? [phraseOf(text, plan, m.index, c, write)] : [];
+  });
+}
+
+/** "at least twice as many kites as lanterns" */
+function multiples(text: string, plan: Plan): LimitPhrase[] {
+  return [...text.matchAll(AS_MANY)].flatMap((m): LimitPhrase[] => {
     const [a, b] = [meant(words(m[3]!), plan), meant(words(m[4]!), plan)];
-    if (a.length !== 1 || b.length !== 1 || a[0] === b[0]) continue;
+    if (a.length !== 1 || b.length !== 1 || a[0] === b[0]) return [];
     const by = TIMES[m[2]!.toLowerCase()]!;
     const sign = /least/i.test(m[1] ?? "") ? ">=" : /most|more/i.test(m[1] ?? "") ? "<=" : "=";
-    found.push({
-      start: m.index,
-      end: m.index + m[0].length,
-      phrase: m[0],
-      constraint: `${plan.variables[a[0]!]!.name} ${sign} ${sum([[by, plan.variables[b[0]!]!.name]])}`,
-      begin: null,
-      label: null,
-    });
+    const constraint = `${plan.variables[a[0]!]!.name} ${sign} ${sum([[by, plan.variables[b[0]!]!.name]])}`;
+    return [{ start: m.index, end: m.index + m[0].length, phrase: m[0], constraint, begin: null, label: null }];
+  });
+}
+
+/** A phrase that limits what is counted: a constraint of the variables it names or takes from, else its beginning. */
+function phraseOf(
+  text: string,
+  plan: Plan,
+  start: number,
+  { nouns, ends, end: last }: Counted,
+  write: (left: string) => string,
+): LimitPhrase {
+  // The phrase goes as far as the words that name a variable, or to the first thing counted.
+  const named = calledOf(plan).flat();
+  const until = nouns.reduce((m, w, i) => (named.includes(w) && i === m + 1 ? i : m), -1);
+  const end = nouns.length === 0 ? last : ends[Math.max(0, until)]!;
+  const phrase = text.slice(start, end);
+  const direct = meant(nouns, plan);
+  if (direct.length > 0) {
+    const constraint = write(sum(direct.map((j) => [1, plan.variables[j]!.name])));
+    return { start, end, phrase, constraint, begin: null, label: null };
   }
-  const variables = plan.variables.map((v) => v.name);
-  const key = (r: Relation): string => {
-    const scale = r.coefficients.find((c) => c.n !== 0n)!;
-    const turn = scale.s < 0n;
-    const flip = { "<=": ">=", ">=": "<=", "=": "=" } as const;
-    return (
-      `${r.coefficients.map((c) => c.div(scale).toFraction()).join(" ")} ` +
-      `${turn ? flip[r.sense] : r.sense} ${r.bound.div(scale).toFraction()}`
-    );
+  const label = nouns[0] ?? null;
+  const said = label && phrase.match(new RegExp(`\\p{L}*${label}\\p{L}*`, "iu"))?.[0];
+  const each = takes(text, plan, nouns);
+  const terms = each.flatMap((v, j) => (v === null ? [] : [[v, plan.variables[j]!.name] as const]));
+  if (terms.length > 0) return { start, end, phrase, constraint: write(sum(terms)), begin: null, label: said ?? label };
+  // Of "90 grams of fat" the fat is what is limited.
+  const whole = /^\s+of\s+(\p{L}[\p{L}’'-]*)/u.exec(text.slice(end))?.[1] ?? null;
+  const about = whole ?? said;
+  return {
+    start,
+    end,
+    phrase: whole ? `${phrase} of ${whole}` : phrase,
+    constraint: null,
+    begin: `${about ? `${about}: ` : ""}${write("")}`,
+    label: about ?? label,
   };
-  const keysOf = (constraint: string): string[] => {
-    const r = readConstraint(constraint, variables, names);
-    return r.ok ? r.relations.map(key) : [];
-  };
-  const known = new Set(plan.constraints.flatMap((c) => keysOf(c.text)));
-  const labels = new Set(plan.constraints.flatMap((c) => words(c.label ?? "")));
-  const seen = new Set<string>();
-  return found
-    .sort((a, b) => a.start - b.start)
-    .filter((f) => {
-      if (seen.has(`${f.start}`)) return false;
-      seen.add(`${f.start}`);
-      if (f.constraint === null) return !(f.label && words(f.label).some((w) => labels.has(w)));
-      const keys = keysOf(f.constraint);
-      return keys.length > 0 && !keys.every((k) => known.has(k));
-    });
 }

@@ -1,6 +1,6 @@
 import { BUILTIN_FUNCTIONS, CONSTANTS, latexName, latexOf, resolve } from "../formula";
 import { readAmount, buildModel, type CaseFile, type FunctionRow } from "../model";
-import { MAX_LINE, interpret } from "./statement";
+import { MAX_LINE, interpret } from "../entry";
 
 export type Paint = "given" | "variable" | "function" | "built-in" | "number" | "sign" | "word";
 export interface Stroke {

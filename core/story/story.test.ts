@@ -3,7 +3,8 @@ import { readAmountText } from "../units";
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { buildModel, type CaseFile, type Question } from "../model";
-import { interpret, offersAt, paintLine, shiftMarks, storyRuns, suggestions, typesetLine, withEntry } from "./index";
+import { offersAt, paintLine, shiftMarks, storyRuns, suggestions, typesetLine } from "./index";
+import { interpret, withEntry } from "../entry";
 
 const stall: CaseFile = {
   format: "pasear-case",
@@ -53,6 +54,7 @@ describe("the entry line", () => {
       message: "A line may have 5,000 characters; this one has 1,000,000.",
       at: 5000,
       end: 1_000_000,
+      isVague: false,
     });
     expect([paintLine(text, source), offersAt(text, 7, source, true), typesetLine(text, source)]).toEqual([
       [],

@@ -1,7 +1,7 @@
 import { functionsOf, type Model, type ModelFunction, type Question } from "../model";
 import { KINDS, questionText, roomOf, type Outline } from "../question";
 import { toDouble } from "../numeric";
-import { freshId } from "./statement";
+import { freshId } from "../entry";
 
 /** A question that the model calls for and nobody has asked yet. */
 export interface Suggestion {

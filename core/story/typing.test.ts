@@ -2,7 +2,8 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { buildModel, type CaseFile } from "../model";
-import { interpret, offersAt, paintLine, typesetLine, withEntry } from ".";
+import { offersAt, paintLine, typesetLine } from ".";
+import { interpret, withEntry } from "../entry";
 
 const stall = JSON.parse(
   readFileSync(new URL("../../demo/lantern-stall.pasear.json", import.meta.url), "utf8"),

@@ -99,6 +99,23 @@ const CODES = new Set(
   ).split(" "),
 );
 const CENTS = new Set(["cent", "ct", "¢"]);
+/** The names of units by what they measure, in groups; money by its signs and codes. */
+export function unitGroups(): { readonly of: string; readonly names: readonly string[] }[] {
+  const group = (of: string, dimension: string, power: number) => ({
+    of,
+    names: Object.keys(KNOWN).filter((name) => KNOWN[name]![0] === dimension && KNOWN[name]![1] === power),
+  });
+  return [
+    { of: "money", names: [...Object.keys(SIGNS), ...CODES, ...CENTS] },
+    group("time", "second", 1),
+    group("length", "metre", 1),
+    group("area", "metre", 2),
+    group("volume", "metre", 3),
+    group("mass", "kilogram", 1),
+    group("temperature", "kelvin", 1),
+  ];
+}
+
 // Words the package takes for others: cooky, len, bia.
 const PLURALS: readonly (readonly [string, string])[] = [
   ...["cookie", "brownie", "calorie", "smoothie", "selfie", "birdie", "hoodie", "pixie", "rookie", "prairie"].map(
@@ -133,6 +150,12 @@ const unitOf = remembered(500, readUnit);
 
 /** Reads `$/lantern`, `m/s^2`, `kg m/s^2`, `%/year`, `people`. @returns null with a reason when the text is no unit */
 export const parseUnit = (text: string): ReadUnit => unitOf(text);
+
+/** What is wrong with a typed unit, in words; null when it can be kept, as nothing can. */
+export function unitTrouble(text: string): string | null {
+  const read = parseUnit(text);
+  return read.unit ? null : `${read.reason}. Examples: $, $/lantern, m/s^2.`;
+}
 
 function readUnit(text: string): ReadUnit {
   const powers: Record<string, number> = {};

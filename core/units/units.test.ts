@@ -1,5 +1,16 @@
 import { describe, expect, it } from "vitest";
-import { isPlain, parseUnit, plural, raised, sameDimension, sameUnit, singular, times, type Unit } from "./index";
+import {
+  isPlain,
+  parseUnit,
+  plural,
+  raised,
+  sameDimension,
+  sameUnit,
+  singular,
+  times,
+  unitTrouble,
+  type Unit,
+} from "./index";
 
 const unit = (text: string): Unit => {
   const read = parseUnit(text);
@@ -8,6 +19,10 @@ const unit = (text: string): Unit => {
 };
 
 describe("units are read as they are written", () => {
+  it("what is no unit is told with examples, and nothing at all may stand there", () => {
+    expect([unitTrouble("$/lantern"), unitTrouble(""), unitTrouble("  ")]).toEqual([null, null, null]);
+    expect(unitTrouble("$//")).toMatch(/Examples: \$, \$\/lantern/);
+  });
   const cases: [string, Record<string, number>, number][] = [
     ["$", { "currency:USD": 1 }, 1],
     ["USD", { "currency:USD": 1 }, 1],

@@ -32,7 +32,7 @@ test("the sketched plan is typed from empty in eight actions: region, corners, b
   await expect(page.getByText("Nothing is left of paper and hands.")).toBeVisible();
   await expect(page.getByRole("row", { name: /paper, hands 60 40 \$370/ })).toBeVisible();
   // 3.5 = 2a + 4b and 4 = 3a + 2b: a = 1.125, b = 0.3125
-  await expect(page.getByRole("row", { name: "paper $1.125 200 … 480" })).toBeVisible();
+  await expect(page.getByRole("row", { name: "paper $1.13 200 … 480" })).toBeVisible();
   await expect(page.getByRole("row", { name: "hands $0.3125 160 … 400" })).toBeVisible();
   await expect(page.getByRole("row", { name: "orders $0 up to 40" })).toBeVisible();
   console.log(`the sketched plan: ${actions} actions (at most 8)`);

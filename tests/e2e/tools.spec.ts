@@ -233,7 +233,7 @@ test("every dialog of the desk is free of accessibility faults, in the dark too"
     ["Forms", "Forms"],
     ["Pieces", "A function by pieces"],
     ["Compare", "Compare with"],
-    ["Keys", "Keys"],
+    ["Help", "Help"],
   ] as const) {
     await page.getByRole("button", { name: button, exact: true }).click();
     await expect(page.getByRole("dialog", { name })).toBeVisible();

@@ -4,8 +4,10 @@ import { picture } from "#core/graph";
 import { buildModel, type CaseFile } from "#core/model";
 import { readPlan, solvePlan } from "#core/plan";
 import { slipsOf } from "#core/slips";
-import { interpret, offersAt, paintLine, storyRuns, suggestions, withEntry } from "#core/story";
+import { offersAt, paintLine, pastedText, storyRuns, suggestions } from "#core/story";
+import { interpret, withEntry, understand } from "#core/entry";
 import { solveReport } from "#shared/solveReport";
+import { cellsOfText } from "../../app/utils/tableFiles";
 import { summarise } from "../../server/utils/caseSummary";
 
 /** Words that only a fault brings into a sentence. */
@@ -49,11 +51,14 @@ export function everythingWith(source: CaseFile): void {
 
 /** Does with a line all that happens while it is typed and entered. */
 export function everythingWithLine(line: string, source: CaseFile): void {
-  const read = interpret(line, source);
-  sound([read.ok ? `${read.says} ${read.warning ?? ""}` : read.message], line);
+  interpret(line, source);
+  const read = understand(line, source);
+  sound([read.kind === "refused" ? read.message : read.says], line);
   paintLine(line, source);
+  pastedText(line, cellsOfText(line), source);
+  if (read.kind === "entries" && read.or) sound([read.or.says], line);
   for (const at of [0, line.length >> 1, line.length]) offersAt(line, at, source, true);
-  if (read.ok) everythingWith(withEntry(source, read.entry));
+  if (read.kind === "entries") everythingWith(read.entries.reduce(withEntry, source));
 }
 
 /** A fault's word may stand in what is told only where it stands in what was typed. */

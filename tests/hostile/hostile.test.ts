@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { readTable } from "#core/data";
 import { buildModel, type CaseFile } from "#core/model";
 import { planOfProgram, programOf } from "#core/plan";
-import { programFile, readProgram } from "#shared/compiledPlan";
+import { programFile, readProgram } from "#shared/planFile";
 import { readCase } from "#shared/schemas/case";
 import { cellsOfJson, cellsOfText } from "../../app/utils/tableFiles";
 import { formulaText } from "../../core/formula/formulaText.fixture";

@@ -128,7 +128,7 @@ function spoilOne(root: unknown, c: Chance): void {
     if (c.once(12))
       return void (Array.isArray(holder) ? holder.splice(Number(key), 1) : Reflect.deleteProperty(holder, key));
     if (Array.isArray(holder) && c.once(3)) return void holder.push(structuredClone(value));
-    holder[key] = c.once(10) ? c.of(STRANGERS) : spoiltValue(value, c);
+    holder[key] = c.once(10) ? structuredClone(c.of(STRANGERS)) : spoiltValue(value, c);
     return;
   }
 }
@@ -136,5 +136,5 @@ function spoiltValue(value: unknown, c: Chance): unknown {
   if (typeof value === "number") return c.once(2) ? c.of(NUMBERS) : value * c.of([-1, 10, 0.5, 1e6, 1e-6, 3]);
   if (typeof value === "string") return spoiltText(value, c);
   if (typeof value === "boolean") return !value;
-  return c.of(STRANGERS);
+  return structuredClone(c.of(STRANGERS));
 }

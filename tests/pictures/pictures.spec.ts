@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { says, stand } from "../e2e/pages";
+import { newCase, says, stand } from "../e2e/pages";
 import { expect, test } from "../e2e/server";
 import { manySteps } from "../shared/manySteps";
 
@@ -22,6 +22,18 @@ test("shelf", async ({ page, server }) => {
 test("desk", async ({ page, server }) => {
   await stand(page, server);
   await take(page, "desk");
+});
+
+test("beginning", async ({ page, server }) => {
+  await newCase(page, server);
+  await take(page, "beginning");
+});
+
+test("help", async ({ page, server }) => {
+  await stand(page, server);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Help" })).toBeVisible();
+  await take(page, "help");
 });
 
 test("compare", async ({ page, server }) => {

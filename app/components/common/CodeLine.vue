@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isMuch } from "~/utils/writing";
 import { offersAt, paintLine } from "#core/story";
 import type { CaseFile } from "#core/model";
 import type { CodeEditor } from "~/utils/codeEditor";
@@ -26,7 +27,8 @@ const emit = defineEmits<{
   leave: [];
   up: [];
   down: [];
-  lines: [lines: string[]];
+  /** more was pasted than a piece of the line */
+  much: [text: string];
   form: [id: string];
   focused: [now: boolean];
 }>();
@@ -60,10 +62,7 @@ async function load(): Promise<void> {
       else emit("down");
       return true;
     },
-    onPasteLines: (lines) => {
-      emit("lines", lines);
-      return true;
-    },
+    onPasteMuch: (much) => emit("much", much),
     onFocus: (now) => emit("focused", now),
   });
   editor.value = made;
@@ -130,13 +129,10 @@ onBeforeUnmount(() => {
 });
 
 function pasted(event: ClipboardEvent): void {
-  const lines = (event.clipboardData?.getData("text") ?? "")
-    .split(/\r?\n/)
-    .map((l) => l.trim())
-    .filter((l) => l);
-  if (lines.length < 2) return;
+  const much = event.clipboardData?.getData("text") ?? "";
+  if (!isMuch(much)) return;
   event.preventDefault();
-  emit("lines", lines);
+  emit("much", much);
 }
 defineExpose({
   focus: () => {

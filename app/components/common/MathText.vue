@@ -37,7 +37,8 @@ watch(
     last = now;
     clearTimeout(timer);
     if (!typesetter) {
-      typesetter = await import("katex").then(
+      await afterGraph();
+      typesetter ??= await import("katex").then(
         (m) => m.default,
         () => null,
       );

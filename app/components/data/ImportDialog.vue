@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { freeName, type ReadTable } from "#core/data";
+import { freeName, headShown, type ReadTable } from "#core/data";
 import { formatNumber } from "#core/explain";
 import { isoOf } from "#core/calendar";
 import type { CaseFile } from "#core/model";
@@ -76,7 +76,7 @@ const shown = (value: number | null, j: number) => {
       ? `${formatNumber(value * 100)} %`
       : formatNumber(value, 10);
 };
-const heads = computed(() => (read.value?.columns ?? []).map((c) => (c.unit ? `${c.name}, ${c.unit}` : c.name)));
+const heads = computed(() => (read.value?.columns ?? []).map((c) => headShown(c.name, c.unit)));
 /** So many rows tell how a table was understood. */
 const FIRST = 6;
 const firstRows = computed(() =>
@@ -136,9 +136,9 @@ defineExpose({
       <template v-if="read">
         <p class="what" role="status">
           {{ read.rows.length.toLocaleString("en") }} rows{{ read.header ? " under a header" : ", no header" }}:
-          {{ read.columns.map((c) => `${c.name}${c.unit ? ` in ${c.unit}` : ""} (${KINDS[c.kind]})`).join(", ") }}.{{
-            read.missing > 0 ? ` ${read.missing} empty cell${read.missing === 1 ? "" : "s"}.` : ""
-          }}
+          {{
+            read.columns.map((c) => `${headShown(c.name, c.unit).replace(",", " in")} (${KINDS[c.kind]})`).join(", ")
+          }}.{{ read.missing > 0 ? ` ${read.missing} empty cell${read.missing === 1 ? "" : "s"}.` : "" }}
         </p>
         <p v-for="n in read.notes" :key="n" class="quiet">{{ n }}</p>
         <p v-if="read.odd.length > 0" class="problem">

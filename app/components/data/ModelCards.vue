@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { beyondWords, formatNumber, formatQuantity } from "#core/explain";
+import { beyondWords, formatNumber, formatQuantity, growthWords } from "#core/explain";
+import { latexName } from "#core/formula";
 import type { Unit } from "#core/units";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 import type { RankedCard } from "~/workers/dataProtocol";
@@ -24,13 +25,7 @@ const title = (c: RankedCard) => {
   const way = c.method === "logs" ? ", on logarithms" : ", direct";
   return `${NAMES[c.family] ?? c.family}${hasWays ? way : ""}`;
 };
-const growth = (c: RankedCard) => {
-  if (c.family !== "exponential") return null;
-  const b = c.constants[1]!.value;
-  const change = `${b >= 0 ? "grows" : "shrinks"} ${formatNumber(Math.abs(Math.expm1(b)) * 100, 4)} %`;
-  const time = `${b > 0 ? "doubles" : "halves"} in ${formatNumber(Math.LN2 / Math.abs(b), 4)}`;
-  return `factor ${formatNumber(Math.exp(b), 5)} · ${change} · ${time}`;
-};
+const growth = (c: RankedCard) => (c.family === "exponential" ? growthWords(c.constants[1]!.value, props.input) : null);
 const constantRows = (c: RankedCard): RowsTableRow[] =>
   c.constants.map((k) => ({
     key: k.name,
@@ -81,7 +76,9 @@ function key(event: KeyboardEvent, i: number): void {
       >
         <p class="head">
           <span class="formula"
-            ><MathText :latex="`${name}(${x}) = ${c.latex}`" :text="`${name}(${x}) = ${c.text}`" /></span
+            ><MathText
+              :latex="`${latexName(name)}(${latexName(x)}) = ${c.latex}`"
+              :text="`${name}(${x}) = ${c.text}`" /></span
           ><span class="family">{{ title(c) }}</span>
         </p>
         <p class="quiet">

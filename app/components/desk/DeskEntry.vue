@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { interpret, interpretLines, typesetLine } from "#core/story";
+import type { Understood } from "#core/entry";
+import { typesetLine } from "#core/story";
+import { namesTaken } from "#core/data";
 import type { CaseFile } from "#core/model";
 import type CodeLine from "~/components/common/CodeLine.vue";
 
 const props = defineProps<{ document: CaseFile }>();
-const emit = defineEmits<{ added: [key: string]; form: [id: string] }>();
+const emit = defineEmits<{ added: [key: string]; form: [id: string]; foreign: [text: string] }>();
 const store = useCaseStore();
 const field = useTemplateRef<InstanceType<typeof CodeLine>>("field");
 const text = ref("");
@@ -14,10 +16,12 @@ const back = ref(0);
 /** What was typed before walking back through the history. */
 const kept = ref("");
 
-const preview = computed(() => (text.value.trim() === "" ? null : interpret(text.value, props.document)));
+const reader = useLineReader();
+const preview = computed(() => (text.value.trim() === "" ? null : reader.read(text.value, props.document)));
+const refused = computed(() => (preview.value?.kind === "refused" ? preview.value : null));
 const wrong = computed(() => {
-  const p = preview.value;
-  return !p || p.ok || p.end <= p.at || (p.at === 0 && p.end >= text.value.length) ? null : { from: p.at, to: p.end };
+  const p = refused.value;
+  return !p || p.end <= p.at || (p.at === 0 && p.end >= text.value.length) ? null : { from: p.at, to: p.end };
 });
 /** The mathematics of the line; what could last be typeset stays, dimmed, while the line is unfinished. */
 const mathematics = ref<{ latex: string; now: boolean } | null>(null);
@@ -33,27 +37,42 @@ watch([text, () => props.document], () => {
 /** Lines that work in this very case, as it stands; only functions in one unit are set against each other. */
 const examples = computed(() => {
   const functions = props.document.functions ?? [];
+  const taken = namesTaken(props.document);
   const [first] = functions;
   const variable = props.document.variables?.[0]?.name ?? "x";
   const pair = functions
     .flatMap((f, i) => functions.slice(i + 1).map((g) => [f, g] as const))
     .find(([f, g]) => f.of === g.of && f.unit === g.unit);
   return {
-    given: "F = 180 $",
+    given: `${["F", "a", "b", "c"].find((n) => !taken.has(n)) ?? "k_2"} = 180 $`,
     function: pair ? `D(${pair[0].of}) = ${pair[0].name} − ${pair[1].name}` : `f(${variable}) = 3${variable} + 2`,
     question: pair ? `${pair[0].name} = ${pair[1].name} ?` : first ? `${first.name} = 0 ?` : null,
   };
 });
 
-function enter(): void {
+async function enter(): Promise<void> {
+  const typed = text.value;
+  await reader.ready();
+  // What was typed on meanwhile waits for its own Enter.
+  if (text.value !== typed) return;
   const p = preview.value;
-  if (!p?.ok) return;
-  const key = "name" in p.entry.row ? `${p.entry.kind}:${p.entry.row.name}` : `question:${p.entry.row.id}`;
-  store.apply({ kind: "enter", entries: [p.entry], saying: p.says });
+  if (p?.kind === "number") keepNumber();
+  if (p?.kind === "entries") put(p);
+}
+function put(p: Understood): void {
+  const last = p.entries.at(-1)!;
+  const key = last.kind === "question" ? `question:${last.row.id}` : `${last.kind}:${last.row.name}`;
+  store.apply({ kind: "enter", entries: p.entries, saying: p.says });
   history.value.push(text.value);
   back.value = 0;
   text.value = "";
   emit("added", key);
+}
+/** A plain calculation is kept by giving it a name: the line waits with one, and a second Enter makes the given. */
+function keepNumber(): void {
+  const taken = namesTaken(props.document);
+  const name = ["a", "b", "c", "k"].find((n) => !taken.has(n)) ?? `a${taken.size}`;
+  begin(`${name} = ${text.value.replace(/\s*=?\s*\??\s*$/, "")}`);
 }
 function walk(step: number): void {
   const next = back.value + step;
@@ -62,9 +81,20 @@ function walk(step: number): void {
   back.value = next;
   text.value = next === 0 ? kept.value : history.value[history.value.length - next]!;
 }
-function takeLines(lines: string[]): void {
-  // Several lines become several entries, as far as they can be read; the first that cannot stays in the line.
-  const { entries, stopped } = interpretLines(lines, props.document);
+/** What belongs elsewhere goes there; several lines become several entries, as far as they can be read. */
+async function takeMuch(pasted: string): Promise<void> {
+  const { foreignText } = await import("~/utils/foreignText");
+  const found = foreignText(pasted, props.document);
+  const isElsewhere = found.kind === "story" ? found.isProse : ["case", "table", "constraints"].includes(found.kind);
+  if (isElsewhere) return emit("foreign", pasted);
+  await reader.ready();
+  const lines = pasted.split(/\r?\n/).flatMap((line) => line.trim() || []);
+  if (lines.length === 1) {
+    text.value += lines[0]!;
+    return;
+  }
+  // The first that cannot be read stays in the line.
+  const { entries, stopped } = reader.readLines(lines, props.document);
   if (entries.length > 0) store.apply({ kind: "enter", entries, saying: `paste ${lines.length} lines` });
   text.value = stopped;
 }
@@ -77,7 +107,7 @@ defineExpose({ focus: () => field.value?.focus(), begin });
 
 <template>
   <form class="entry" aria-label="Entry line" @submit.prevent="enter">
-    <div class="line" :class="{ focused, bad: preview && !preview.ok }">
+    <div class="line" :class="{ focused, bad: refused }">
       <span class="sign" aria-hidden="true">›</span>
       <CodeLine
         ref="field"
@@ -92,15 +122,25 @@ defineExpose({ focus: () => field.value?.focus(), begin });
         @leave="field?.blur()"
         @up="walk(1)"
         @down="walk(-1)"
-        @lines="takeLines"
+        @much="takeMuch"
         @form="emit('form', $event)"
         @focused="focused = $event"
       />
-      <p v-if="preview?.ok" id="entry-says" class="says" role="status">{{ preview.says }} <kbd>Enter</kbd></p>
-      <p v-else-if="preview" id="entry-says" class="says wrong" role="status"><PlainText :text="preview.message" /></p>
-      <p v-else id="entry-says" class="sr-only">A line with a question mark at its end asks.</p>
+      <p v-if="refused" id="entry-says" class="says wrong" role="status">
+        <OfferText :text="refused.message" :offers="refused.instead" @take="begin" />
+      </p>
+      <p v-else-if="preview?.kind === 'number'" id="entry-says" class="says" role="status">
+        {{ preview.says }} <kbd>Enter</kbd> names it
+      </p>
+      <p v-else-if="preview?.kind === 'entries'" id="entry-says" class="says" role="status">
+        {{ preview.says }} <kbd>Enter</kbd>
+        <Button v-if="preview.or" link class="or" @click="put(preview.or)">or {{ preview.or.says }}</Button>
+      </p>
+      <p v-else id="entry-says" class="sr-only">Write a number, a function or a question, in symbols or in words.</p>
     </div>
-    <p v-if="preview?.ok && preview.warning" class="aside brick"><PlainText :text="preview.warning" /></p>
+    <p v-if="preview?.kind === 'entries' && preview.warning" class="aside brick">
+      <PlainText :text="preview.warning" />
+    </p>
     <div v-else-if="mathematics" class="aside typeset" :class="{ old: !mathematics.now }">
       <MathText :latex="mathematics.latex" :text="text" />
     </div>
@@ -189,6 +229,9 @@ kbd {
   color: var(--ink);
   font-size: 1rem;
   padding: 2px 0;
+}
+.or {
+  margin-left: 0.6rem;
 }
 .old {
   opacity: 0.4;

@@ -53,7 +53,7 @@ function latex(form: Form, i: number): string {
   return parsed.ok ? head + latexOf(parsed.syntax) : "";
 }
 function put(): void {
-  store.apply({ kind: "putForm", form: chosen.value.id });
+  store.apply({ kind: "putForm", form: chosen.value });
   visible.value = false;
 }
 </script>

@@ -2,7 +2,8 @@
 import { analyse } from "#core/question";
 import { buildModel, type CaseFile, type Ends, type FunctionRow, type PieceRow, type Question } from "#core/model";
 import { picture } from "#core/graph";
-import { freshId, stepForm } from "#core/story";
+import { stepForm } from "#core/story";
+import { freshId } from "#core/entry";
 import { resolve } from "#core/formula";
 
 /**

@@ -3,8 +3,8 @@ import {
   coefficientRows,
   formatNumber,
   formatQuantity,
+  formatRate,
   rangeText,
-  rateText,
   worthSentences,
   type PlanWords,
 } from "#core/explain";
@@ -74,7 +74,7 @@ const worthRows = computed(() =>
     key: id,
     cells: [
       { text: labelOf(id) },
-      { text: worth === null ? "not one number" : rateText(worth, unit.value), by: worth },
+      { text: worth === null ? "not one number" : formatRate(worth, unit.value), by: worth },
       { text: rangeText(props.result.ranges[id]) },
     ],
   })),
@@ -84,9 +84,9 @@ const firmRows = computed(() =>
     key: c.name,
     cells: [
       { text: c.name },
-      { text: formatNumber(c.now), by: c.now },
-      { text: c.stays ? rangeText(c.stays) : "" },
-      { text: c.reduced === null ? "not one number" : formatNumber(c.reduced, 6), by: c.reduced },
+      { text: formatRate(c.now, unit.value), by: c.now },
+      { text: c.stays ? rangeText(c.stays, (end) => formatRate(end, unit.value)) : "" },
+      { text: c.reduced === null ? "not one number" : formatRate(c.reduced, unit.value), by: c.reduced },
     ],
   })),
 );
@@ -167,12 +167,6 @@ const copyBest = () =>
   font-size: 1.2rem;
   font-weight: 650;
   line-height: 1.35;
-}
-.caption {
-  font-weight: 400;
-  letter-spacing: 0;
-  text-transform: none;
-  margin-left: 0.5rem;
 }
 .second {
   margin: 0.6rem 0 0;

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { limitPhrases, type LimitPhrase } from "#core/story";
-import { buildModel, type CaseFile } from "#core/model";
+import type { Names } from "#core/formula";
+import type { CaseFile } from "#core/model";
 
 /** Limits that the words of the story tell, offered as constraints. */
-const props = defineProps<{ document: CaseFile }>();
+const props = defineProps<{ document: CaseFile; names: Names }>();
 const emit = defineEmits<{ add: [phrase: LimitPhrase]; begin: [text: string] }>();
+/** Offers shown at once, at most. */
+const MOST = 8;
 const phrases = computed(() => {
   const { plan, story } = props.document;
-  return plan && story?.text
-    ? limitPhrases(story.text, plan, buildModel({ ...props.document, functions: [], questions: [] }).names).slice(0, 8)
-    : [];
+  return plan && story?.text ? limitPhrases(story.text, plan, props.names).slice(0, MOST) : [];
 });
 </script>
 

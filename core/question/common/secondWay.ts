@@ -124,7 +124,7 @@ export function gaussSum(
     ? judge("Gauss–Legendre sums", value, fine, 1, doubt)
     : null;
 }
-/** Sums that differ among themselves by more, relative to their size, tell nothing. */
+/** Sums or quotients that differ among themselves by more, relative to their size, tell nothing. */
 const WORST_SUM = 1e-4;
 const NODES = [0, 0.5384693101056831, 0.906179845938664] as const;
 const WEIGHTS = [0.5688888888888889, 0.4786286704993665, 0.2369268850561891] as const;
@@ -146,9 +146,16 @@ function gaussCells(f: NumberFunction, from: number, to: number, cells: number):
 /** The same value by plain doubles against proven bounds. */
 export const plainEvaluation = (value: number, second: number, slack = 0): SecondWay =>
   judge("evaluation on doubles", value, second, 1, slack);
-/** A difference quotient with a step fit to doubles (central, error of order h²). */
-export function differenceQuotient(f: NumberFunction, at: number, value: number, width: number): SecondWay {
+/**
+ * Difference quotients with a step fit to doubles (central, error of order h²), and with half of it to tell how well
+ * they know it themselves. @returns null where that is badly: where the slope itself turns sharply, as x|x| does at 0
+ */
+export function differenceQuotient(f: NumberFunction, at: number, value: number, width: number): SecondWay | null {
   const h = Math.max(Math.abs(at), width, 1e-3) * 6e-6;
-  const slope = (f(at + h) - f(at - h)) / (2 * h);
-  return judge("difference quotient", value, slope, Math.abs(value));
+  const quotient = (step: number) => (f(at + step) - f(at - step)) / (2 * step);
+  const [coarse, fine] = [quotient(h), quotient(h / 2)];
+  const doubt = 4 * Math.abs(fine - coarse);
+  return doubt <= WORST_SUM * Math.max(Math.abs(fine), 1e-6)
+    ? judge("difference quotient", value, fine, Math.abs(value), doubt)
+    : null;
 }

@@ -48,6 +48,8 @@ export const compare: Kind<"compare"> = {
     return { id: line.id, ...line.narrowed, ask: "compare", functions: names.map((n) => line.functionName(n)) };
   },
   starts: [],
+  asks: "Which function is least, and from where on",
+  examples: ["compare {f}, {g} ?", "which is less, {f} or {g}?"],
   suggested: () => null,
 
   details: () => [],

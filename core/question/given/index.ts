@@ -106,6 +106,8 @@ export const given: Kind<"given"> = {
 
   typed,
   starts: [],
+  asks: "What a given must be so that a function has a value",
+  examples: ["{a} so that {f}(5) = 40 ?"],
   suggested: () => null,
 
   details: (f, card) => closer(f.solutions, card),

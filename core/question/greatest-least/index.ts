@@ -53,6 +53,8 @@ export const greatestLeast: Kind<"greatest" | "least"> = {
     ["greatest ", "greatest P ?"],
     ["least ", "least C ?"],
   ],
+  asks: "Where a function is greatest or least",
+  examples: ["greatest {f} ?", "least {f} ?", "min {f} for {x} from 2 to 5 ?"],
   suggested(of, id) {
     const ask = turning(of);
     return ask && { id, ask, function: of.name };

@@ -57,6 +57,8 @@ export const meet: Kind<"meet"> = {
     return { id: line.id, ...line.narrowed, ask: "meet", functions: [sides.leftFunction, sides.rightFunction] };
   },
   starts: [],
+  asks: "Where two functions meet",
+  examples: ["{f} = {g} ?", "where do {f} and {g} meet?"],
   suggested: () => null,
 
   details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],

@@ -29,11 +29,16 @@ const startOf = (q: QuestionOf<"multiply">, variable: string, model: Model) =>
 /** Share of its middle value that the geometric mean of a growing function's ends comes up to. */
 const GROWTH = 0.9;
 
-/** Growth by a factor: from 0 on, always rising, with a middle near the geometric mean of the ends. */
+/**
+ * Growth by a factor: from 0 on, always rising, with a middle near the geometric mean of the ends and nearer to it than
+ * to the mean that a straight line has.
+ */
 function grows({ values, from }: Outline): boolean {
   const [first, middle, last] = [values[0]!, values[values.length >> 1]!, values[values.length - 1]!];
   const rises = values.every((y, k) => k === 0 || y > values[k - 1]!);
-  return rises && first > 0 && last > 2 * first && Math.sqrt(first * last) > GROWTH * middle && from === 0;
+  if (!rises || from !== 0 || first <= 0 || last <= 2 * first) return false;
+  const [geometric, straight] = [Math.sqrt(first * last), (first + last) / 2];
+  return geometric > GROWTH * middle && middle < (geometric + straight) / 2;
 }
 
 /** When has a function become a multiple of what it was? */
@@ -71,6 +76,8 @@ export const multiply: Kind<"multiply"> = {
 
   typed,
   starts: [],
+  asks: "When a function has become a multiple of what it was",
+  examples: ["how long until {f} doubles?", "when has {f} tripled?"],
   suggested: (of, id) => (grows(of) ? { id, ask: "multiply", function: of.name, factor: 2 } : null),
 
   details: (f, card) => closer(f.solutions, card),

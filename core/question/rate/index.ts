@@ -64,6 +64,8 @@ export const rate: Kind<"rate"> = {
     return { id: line.id, ...line.narrowed, ask: "rate", function: f, at: line.amount(slope[2]!) };
   },
   starts: [],
+  asks: "How fast a function changes",
+  examples: ["rate {f} at 5 ?", "average rate of change of {f} between 1 and 2", "slope of {f} at 3"],
   suggested: () => null,
 
   details: exactNote,

@@ -88,6 +88,8 @@ export const reachAny: Kind<"reach-any"> = {
     };
   },
   starts: [],
+  asks: "Where a function has one of several values",
+  examples: ["{f} = 10, 20 or 30 ?"],
   suggested: () => null,
 
   details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],

@@ -58,6 +58,8 @@ export const reach: Kind<"reach"> = {
     return { id: line.id, ...line.narrowed, ask: "reach", function: (leftFunction ?? rightFunction)!, value };
   },
   starts: [],
+  asks: "Where a function has a value",
+  examples: ["{f} = 0 ?", "when does {f} reach 50?", "zeros of {f}"],
   suggested({ name, unit, values }, id) {
     const changesSign = values.some((y, k) => k > 0 && y * values[k - 1]! < 0);
     return changesSign && isMoney(unit) ? { id, ask: "reach", function: name, value: 0 } : null;

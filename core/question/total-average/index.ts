@@ -55,6 +55,8 @@ export const totalAverage: Kind<"total" | "average"> = {
     ["total of ", "total of v over 0 … 10 ?"],
     ["average of ", "average of v over 0 … 10 ?"],
   ],
+  asks: "The total of a function over a stretch, or its average",
+  examples: ["total {f} over 0 … 10 ?", "average {f} over 0 … 10 ?", "area under {f} from 0 to 4"],
   // The total of a speed is a way.
   suggested: ({ name, unit, from, to }, id) =>
     unit?.powers.metre === 1 && unit.powers.second === -1

@@ -50,6 +50,8 @@ export const value: Kind<"value"> = {
     return m && { id: line.id, ask: "value", function: line.functionName(m[1]!), at: line.amount(m[2]!) };
   },
   starts: [],
+  asks: "What a function is at an input",
+  examples: ["{f}(5) ?", "what is {f} at 5?"],
   suggested: () => null,
 
   details: (f, card) => [...band(f, card), ...exactNote(f, card)],

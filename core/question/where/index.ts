@@ -61,6 +61,8 @@ export const where: Kind<"where"> = {
     return { id: line.id, ...line.narrowed, ask: "where", function: (leftFunction ?? rightFunction)!, relation, value };
   },
   starts: [],
+  asks: "Where a function is above or below a value",
+  examples: ["{f} >= 20 ?", "{f} between 10 and 20 ?"],
   suggested: () => null,
 
   details: () => [],

@@ -1,0 +1,79 @@
+import type { UnwrapNestedRefs } from "vue";
+import { nameTrouble, offeredName, rowRange, type Model } from "#core/data";
+import type { Edit } from "#core/edit";
+import type { CaseFile } from "#core/model";
+import type { Columns } from "./useColumns";
+import type { Models } from "./useModels";
+import type { Side, useSplit } from "./useSplit";
+
+/** A model, one side of a break, or several pieces put on the desk as a function, in one step, with all digits. */
+export function useFunctionOfData(
+  source: Readonly<Ref<CaseFile>>,
+  columns: Columns,
+  models: Models,
+  split: ReturnType<typeof useSplit>,
+  used: (name: string) => void,
+) {
+  const store = useCaseStore();
+  const toast = useToast();
+  const typed = ref("");
+  watch(
+    [() => columns.y, () => columns.x, () => source.value.functions],
+    () => {
+      typed.value = offeredName(columns.y, columns.x, source.value);
+    },
+    { immediate: true },
+  );
+  const name = computed(() => typed.value.trim());
+  const problem = computed(() => nameTrouble(name.value, source.value));
+
+  /** Puts what was made into the case, and goes to the desk. */
+  function keep(edit: Edit & { name: string }, said: string): void {
+    store.apply(edit);
+    toast.add({ severity: "info", summary: `${edit.name}(${columns.x}) stands on the desk${said}.`, life: 3500 });
+    split.at.value = null;
+    used(edit.name);
+  }
+  function keepPieces(pieces: readonly Model[], breaks: readonly number[], owner: Side, said: string): void {
+    const { from } = columns;
+    if (from)
+      keep({ kind: "usePieces", from, models: [...pieces], breaks: [...breaks], owner, name: name.value }, said);
+  }
+
+  function useModel(): void {
+    const { from } = columns;
+    if (!models.card || !from || problem.value) return;
+    keep({ kind: "useModel", from, model: models.modelOf(models.card), name: name.value }, " with all its digits");
+  }
+  function useBoth(): void {
+    const [left, right, at] = [split.cardOf("left"), split.cardOf("right"), split.at.value];
+    if (!left || !right || at === null || problem.value) return;
+    keepPieces([models.modelOf(left), models.modelOf(right)], [at], split.owner.value, " in two pieces");
+  }
+  /** One side alone as a function: the early growth, the part after a change. */
+  function useSide(side: Side): void {
+    const [card, parts, from] = [split.cardOf(side), split.parts.value, columns.from];
+    if (!card || !parts || !from || problem.value) return;
+    const rows = rowRange(parts[side === "left" ? 0 : 1].x, side === "right", side === "left");
+    const model = models.modelOf(card);
+    keep({ kind: "useModel", from, model, name: name.value, rows, side }, `, from the rows ${side} of the break`);
+  }
+  /** Two breaks at once: three stretches, each with the model that misses least on rows it did not see. */
+  async function useThree(): Promise<void> {
+    const breaks = [...models.suggested];
+    if (problem.value) return;
+    const pieces: Model[] = [];
+    for (const part of split.stretches(breaks, "right")) {
+      const best = (await split.rank(part))?.find((c) => c.reason === null);
+      if (!best) {
+        const summary = `The rows of piece ${pieces.length + 1} cannot be fitted.`;
+        toast.add({ severity: "warn", summary, life: 4000 });
+        return;
+      }
+      pieces.push(models.modelOf(best));
+    }
+    keepPieces(pieces, breaks, "right", " in three pieces");
+  }
+  return { typed, problem, useModel, useBoth, useSide, useThree };
+}
+export type FunctionOfData = UnwrapNestedRefs<ReturnType<typeof useFunctionOfData>>;

@@ -1,0 +1,122 @@
+import type { UnwrapNestedRefs } from "vue";
+import { freeConstants, type Context } from "#core/fit";
+import type { Model } from "#core/data";
+import type { RankedCard } from "~/workers/dataProtocol";
+import type { Columns } from "./useColumns";
+
+/** Models are ranked anew when columns, rows and context have been still for this long, in ms. */
+const REST = 150;
+
+/** The models of the chosen columns, best first, ranked in a worker, and the one that is chosen. */
+export function useModels(columns: Columns, givens: Readonly<Ref<readonly (readonly [string, number])[]>>) {
+  const worker = useDataWorker();
+  const cards = shallowRef<readonly RankedCard[]>([]);
+  /** where the rows seem to turn */
+  const suggested = shallowRef<readonly number[]>([]);
+  const failure = ref<string | null>(null);
+  const chosen = ref("");
+  const pointed = ref<string | null>(null);
+  const card = computed(() => cards.value.find((c) => cardKey(c) === chosen.value && c.reason === null) ?? null);
+
+  // ---- what is known of the readings
+  const notNegative = ref(true);
+  const limit = ref("");
+  const context = computed((): Context => {
+    const typed = limit.value.replaceAll(",", "").trim();
+    return {
+      notNegative: notNegative.value,
+      limit: typed !== "" && Number.isFinite(Number(typed)) ? Number(typed) : null,
+    };
+  });
+  watch(
+    () => columns.rows?.y.every((v) => v >= 0),
+    (all) => {
+      if (all !== undefined) notNegative.value = all;
+    },
+    { immediate: true },
+  );
+
+  // ---- a formula of one's own
+  const own = ref("");
+  const ownProblem = ref<string | null>(null);
+  function keepOwn(text: string): void {
+    const names = {
+      variable: columns.x,
+      givens: new Map(givens.value.map(([n]) => [n, {} as never])),
+      functions: new Map(),
+      variables: new Set<string>(),
+    };
+    if (text.trim() && freeConstants(text, names).length === 0) {
+      ownProblem.value = `The formula has no free constant to fit, as in a (1 - exp(-b ${columns.x})).`;
+      return;
+    }
+    ownProblem.value = null;
+    own.value = text;
+    if (text.trim()) chosen.value = "own direct";
+  }
+
+  // ---- ranking
+  function clear(): void {
+    cards.value = [];
+    suggested.value = [];
+  }
+  async function rank(): Promise<void> {
+    const r = columns.rows;
+    if (!r || r.x.length === 0) return clear();
+    failure.value = null;
+    try {
+      const reply = await worker.ask<"rank">({
+        kind: "rank",
+        x: r.x,
+        y: r.y,
+        variable: columns.x,
+        context: context.value,
+        own: own.value.trim() || null,
+        givens: givens.value,
+      });
+      if (!reply) return;
+      cards.value = reply.cards;
+      suggested.value = reply.split?.breaks ?? [];
+      ownProblem.value = reply.cards.find((c) => c.family === "own")?.reason ?? null;
+      if (!card.value) chosen.value = cardKey(reply.cards[0]);
+    } catch (reason) {
+      failure.value = reason instanceof Error ? reason.message : String(reason);
+    }
+  }
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  // Models of other columns are not shown for these.
+  watch([() => columns.index, () => columns.tables.length, () => columns.x, () => columns.y], clear);
+  watch(
+    [() => columns.rows, context, own],
+    () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => void rank(), cards.value.length === 0 ? 0 : REST);
+    },
+    { immediate: true },
+  );
+  onScopeDispose(() => clearTimeout(timer));
+
+  /** A card as the case keeps it. */
+  const modelOf = (c: RankedCard): Model => ({
+    family: c.family,
+    method: c.method,
+    ...(c.family === "own" ? { text: own.value } : {}),
+  });
+  return {
+    cards,
+    suggested,
+    failure,
+    chosen,
+    pointed,
+    card,
+    notNegative,
+    limit,
+    ownProblem,
+    keepOwn,
+    modelOf,
+    busy: worker.busy,
+    progress: worker.progress,
+    cancel: worker.cancel,
+  };
+}
+export type Models = UnwrapNestedRefs<ReturnType<typeof useModels>>;

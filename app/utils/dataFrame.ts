@@ -1,0 +1,2 @@
+/** How far the frame of data goes beyond them, in widths of the data. */
+export const BEYOND = 0.2;

@@ -1,0 +1,19 @@
+import type { CaseFile } from "../model";
+import type { Starter } from "../starters";
+import { way } from "./way";
+
+/** Whether nothing has been put into a case yet, beside its title. */
+export const isBlank = ({ story, plan, ...d }: CaseFile): boolean =>
+  !story?.text && !plan && [d.givens, d.functions, d.variables, d.data].every((rows) => (rows ?? []).length === 0);
+
+/** A title that nobody gave. */
+const UNTITLED = /^New case( \d+)?$/;
+
+export const beginEdits = {
+  /** A blank case takes all of a starter, and its title where it has none of its own; any other stays as it is. */
+  begin: way<{ starter: Starter }>({
+    says: (p) => `begin with “${p.starter.title}”`,
+    apply: (source, { starter: { title, rest } }) =>
+      isBlank(source) ? { ...source, ...rest, title: UNTITLED.test(source.title) ? title : source.title } : source,
+  }),
+};

@@ -1,0 +1,78 @@
+import { latexToPlain } from "./latex";
+
+/** A line as it is typed or pasted, in the characters that formulas and questions are written with. */
+export function plainLine(text: string): string {
+  let t = text.replace(/[\u200b\ufeff]/g, "").trim();
+  if (/\\[a-zA-Z\\%$,;]/.test(t)) t = latexToPlain(t);
+  if (/^\$[^$]*[=^\\][^$]*\$$/.test(t)) t = t.slice(1, -1);
+  t = t
+    .replace(/π/gu, " pi ")
+    .replace(/:=/g, "=")
+    .replace(/\*\*/g, "^")
+    .replace(/½/g, "(1/2)")
+    .replace(/¼/g, "(1/4)")
+    .replace(/¾/g, "(3/4)");
+  t = t.replace(/=</g, "<=").replace(/=>/g, ">=").replace(/≦/g, "≤").replace(/≧/g, "≥");
+  t = t.replace(/[“”]/g, '"').replace(/\s+/g, " ");
+  t = withoutEnd(t);
+  t = largeNumbers(decimalPoints(groupedDigits(t)));
+  t = withBrackets(arrow(t));
+  return bars(t).trim();
+}
+
+/** A full stop, a comma, a backslash left over at the end of a line; a digit keeps nothing of them either. */
+function withoutEnd(text: string): string {
+  const asks = /\?\s*$/.test(text);
+  const body = text.replace(/[\s?]*$/, "").replace(/(?:[.,;!\s]|\\)+$/, "");
+  return asks ? `${body} ?` : body;
+}
+
+/** `1 200 €`: thousands set apart by a blank, where nothing else could be meant. */
+const groupedDigits = (text: string): string =>
+  text.replace(/(?<![\p{L}\d.,])\d{1,3}(?: \d{3})+(?![\d.,]|\s*\d)/gu, (m) => m.replaceAll(" ", ""));
+
+/**
+ * `2,5 x`: a comma as the sign of decimals, where the digits behind it are no thousands. In a list of readings, as in
+ * `(240,6)`, it parts two numbers.
+ */
+function decimalPoints(text: string): string {
+  if (/\d\.\d/.test(text)) return text;
+  return text.replace(/(?<![\d,(])(\d+),(\d{1,2}|\d{4,})(?![\d,])/g, (m, whole: string, part: string, at: number) => {
+    const inList = /[({[][^)}\]]*$/.test(text.slice(0, at)) && !/\p{L}\s*\([^)]*$/u.test(text.slice(0, at));
+    return inList ? m : `${whole}.${part}`;
+  });
+}
+
+const LARGE: Readonly<Record<string, number>> = { thousand: 3, million: 6, billion: 9 };
+/** `1.2 million` as 1200000. */
+const largeNumbers = (text: string): string =>
+  text.replace(
+    /(?<![\p{L}\d.,])(\d+(?:\.\d+)?)\s*(thousand|million|billion)s?\b/giu,
+    (_, digits: string, word: string) => {
+      const [whole = "", part = ""] = digits.split(".");
+      const places = LARGE[word.toLowerCase()]!;
+      return part.length > places
+        ? `${digits}e${places}`
+        : `${whole}${part.padEnd(places, "0")}`.replace(/^0+(?=\d)/, "");
+    },
+  );
+
+/** `f: x → 2x + 1` as `f(x) = 2x + 1`. */
+const arrow = (text: string): string =>
+  text.replace(/^(\p{L}[\p{L}\d_]*)\s*:\s*(\p{L}[\p{L}\d_]*)\s*(?:->|→|↦|⟼|mapsto)\s*/u, "$1($2) = ");
+
+/** A letter with an index or a power, perhaps with its number; or a number alone. */
+const FACTOR = String.raw`\d*\.?\d*\s?[\p{L}](?:\d|[²³])?|\d+(?:\.\d+)?`;
+const WITHOUT_BRACKETS = new RegExp(
+  String.raw`(?<![\p{L}\d_])(sin|cos|tan|ln|exp|sqrt|log10|log2)\s+(${FACTOR})(?![\p{L}\d(^.])`,
+  "gu",
+);
+/** `sin x`, `ln 2x`: the input of a function without its brackets, where it is one factor. */
+const withBrackets = (text: string): string => text.replace(WITHOUT_BRACKETS, "$1($2)");
+
+/** `|x - 3|` as `abs(x - 3)`; bars that do not pair are left for the reader to tell. */
+function bars(text: string): string {
+  const count = text.split("|").length - 1;
+  if (count === 0 || count % 2 === 1) return text;
+  return text.replace(/\|([^|]+)\|/g, "abs($1)");
+}

@@ -1,0 +1,161 @@
+import { RESERVED, quoted } from "../formula";
+import { readAmount, type CaseFile, type Model, type NumberText, type Variable } from "../model";
+import { NAME } from "../question";
+import { parseUnit, readAmountText, singular } from "../units";
+import { Misread, type Entry } from "./entry";
+import { mentioned } from "./mentions";
+import { UNIT_OF_WORD } from "./unitWords";
+
+const [UP, DOWN] = ["(?:<=|≤|<)", "(?:>=|≥|>)"];
+/** The ways a range of a variable is told; `name`, `low` and `high` are its parts. */
+const FORMS: readonly RegExp[] = [
+  new RegExp(
+    String.raw`^(?<low>[^<>=≤≥]+?)\s*${UP}\s*(?<name>${NAME})` + String.raw`\s*${UP}\s*(?<high>[^<>=≤≥]+)$`,
+    "u",
+  ),
+  new RegExp(String.raw`^(?<high>[^<>=≤≥]+?)\s*${DOWN}\s*(?<name>${NAME})\s*${DOWN}\s*(?<low>[^<>=≤≥]+)$`, "u"),
+  new RegExp(
+    String.raw`^(?<name>${NAME})\s*(?:∈|\bin\b)\s*[[(]\s*(?<low>[^\],;]+?)\s*[,;]\s*` +
+      String.raw`(?<high>[^\]),;]+?)\s*[\])](?<unit>.*)$`,
+    "u",
+  ),
+  new RegExp(
+    String.raw`^(?<name>${NAME})\s+(?:(?:is|lies|goes|runs|ranges|varies|can be|should be)\s+)?` +
+      String.raw`between\s+(?<low>.+?)\s+and\s+(?<high>.+)$`,
+    "iu",
+  ),
+  new RegExp(
+    String.raw`^(?<name>${NAME})\s+(?:(?:is|goes|runs|ranges|varies)\s+)?(?:from\s+)` +
+      String.raw`(?<low>.+?)\s+(?:up\s+)?to\s+(?<high>.+)$`,
+    "iu",
+  ),
+  new RegExp(
+    String.raw`^(?<name>${NAME})\s*(?::|\bin\b)\s*(?:from\s+)?(?<low>\S+?)\s*` +
+      String.raw`(?:…|\.\.\.?|–|\bto\b|(?<=\d)-(?=\d))\s*(?<high>.+)$`,
+    "u",
+  ),
+];
+/** Words of sentences that are no names of variables. */
+const NO_NAMES = new Set(
+  (
+    "it this that there what which when where how max min greatest least profit is are " +
+    "for total area integral average mean displacement distance slope rate growth change " +
+    "maximum minimum zeros roots"
+  ).split(" "),
+);
+const ONE_END = new RegExp(String.raw`^(?<name>${NAME})\s*(?<sign>>=|≥|>|<=|≤|<)\s*(?<end>.+)$`, "u");
+const COUNTS = new RegExp(
+  String.raw`^(?:let\s+)?(?<name>${NAME})\s*(?:\bbe\b|\bis\b|=|:|\bstands for\b|\bcounts\b)\s*` +
+    String.raw`(?:the\s+)?(?<label>(?:number|` +
+    String.raw`amount|count)\s+of\s+(?<noun>\p{L}+)(?:\s+.*)?)$`,
+  "iu",
+);
+
+/** `hours` as `h`, `tickets` as `ticket`; null where it is no unit. */
+export function unitWord(text: string): string | null {
+  const t = text.trim().replace(/,?\s*\bwhole\b\s*$/i, "");
+  if (t === "" || !parseUnit(t).unit) return null;
+  const one = /^\p{L}+$/u.test(t) ? singular(t) : t;
+  return UNIT_OF_WORD[one.toLowerCase()] ?? one;
+}
+
+interface End {
+  readonly value: NumberText | undefined;
+  readonly unit: string | null;
+}
+
+/**
+ * A range of a variable, told in any of the usual ways: `0 <= x <= 250`, `x >= 0`, `x from 0 to 250`, `x ∈ [0; 300]`,
+ * `let x be the number of kites`.
+ * @returns null where the line is none
+ * @throws Misread where an end is nothing
+ */
+export function rangeEntry(text: string, source: CaseFile, model: Model): Entry | null {
+  const open = new RegExp(
+    String.raw`^(${NAME})\s*(?:∈|\bin\b|\bis\b)\s*(?:ℝ|any (?:real )?number|all real numbers|a real number)$`,
+    "iu",
+  ).exec(text);
+  if (open && mayBeVariable(open[1]!, source))
+    return variableEntry(source, { name: open[1]!, from: undefined, to: undefined });
+  const inUnit = new RegExp(String.raw`^(${NAME})\s*,?\s+in\s+(\p{L}+)\s*,?\s+(.+)$`, "iu").exec(text);
+  if (inUnit && unitWord(inUnit[2]!) !== null && !/[=[]/.test(text)) {
+    const found = rangeEntry(`${inUnit[1]} ${inUnit[3]}`, source, model);
+    if (found?.kind === "variable") return { ...found, row: { ...found.row, unit: unitWord(inUnit[2]!)! } };
+  }
+  const counts = COUNTS.exec(text)?.groups;
+  if (counts && mayBeVariable(counts.name!, source)) {
+    const unit = unitWord(counts.noun!);
+    return variableEntry(source, { name: counts.name!, label: counts.label!, ...(unit ? { unit } : {}), whole: true });
+  }
+  for (const form of FORMS) {
+    const g = form.exec(text)?.groups;
+    if (!g || !mayBeVariable(g.name!, source) || [g.low!, g.high!].some(isSentence)) continue;
+    const [low, high] = [endOf(g.low!, text, model), endOf(g.high!, text, model)];
+    const unit = (g.unit && unitWord(g.unit)) || high.unit || low.unit;
+    const whole = /\bwhole\b/i.test(g.high! + (g.unit ?? ""));
+    return variableEntry(
+      source,
+      counted(
+        { name: g.name!, from: low.value, to: high.value, ...(unit ? { unit } : {}), ...(whole ? { whole } : {}) },
+        source,
+      ),
+    );
+  }
+  const one = ONE_END.exec(text)?.groups;
+  if (!one || !mayBeVariable(one.name!, source)) return null;
+  const end = endOf(one.end!, text, model);
+  const before = source.variables?.find((v) => v.name === one.name);
+  const isLow = one.sign!.startsWith(">") || one.sign === "≥";
+  const ends = isLow ? { from: end.value, to: before?.to } : { from: before?.from, to: end.value };
+  return variableEntry(source, { name: one.name!, ...ends, ...(end.unit ? { unit: end.unit } : {}) });
+}
+
+/** Two words in a row are no end of a range, but for a number with its noun. */
+const isSentence = (end: string): boolean => /\p{L}+\s+\p{L}+/u.test(end) && !/^[\d$€£.−-]/u.test(end.trim());
+
+/** A name that is a variable, or nothing yet; a word for a function is none. */
+function mayBeVariable(name: string, source: CaseFile): boolean {
+  if (RESERVED.has(name) || NO_NAMES.has(name.toLowerCase()) || mentioned(name, source).text !== name) return false;
+  return ![...(source.givens ?? []), ...(source.functions ?? []), ...(source.plan?.variables ?? [])].some(
+    (r) => r.name === name,
+  );
+}
+
+function endOf(typed: string, line: string, model: Model): End {
+  const t = typed.trim().replace(/,?\s*\bwhole\b\s*$/i, "");
+  if (t === "" || /^[+−-]?\s*(?:∞|infinity)$/i.test(t)) return { value: undefined, unit: null };
+  const read = readAmountText(t);
+  const isPlain = read !== null && /^[\s−\-$€£¥\d.]/u.test(t) && !/[*^+()]|\d\s*\//.test(t);
+  if (isPlain && (read.rest.trim() === "" || unitWord(read.rest) !== null) && !namesGiven(t, model))
+    return { value: read.value, unit: unitWord(read.unit ?? read.rest) };
+  const formula = readAmount(t, model.names);
+  if (formula.ok) return { value: t, unit: null };
+  const at = Math.max(0, line.indexOf(t));
+  throw new Misread(`${quoted(t)} is no end of a range: a number or a given should stand there.`, at, at + t.length);
+}
+const namesGiven = (text: string, model: Model): boolean =>
+  (text.match(new RegExp(NAME, "gu")) ?? []).some((w) => model.givens.has(w));
+
+/** Years in place of counts, where the variable counts from one: `t from 2024 to 2060`. */
+function counted(row: Variable, source: CaseFile): Variable {
+  const since = Number(source.variables?.find((v) => v.name === row.name)?.since);
+  const isYear = (v: NumberText | undefined) => typeof v === "number" && Number.isInteger(v) && v >= since && v >= 1000;
+  if (!(since >= 1000) || !isYear(row.from) || !isYear(row.to)) return row;
+  return { ...row, from: (row.from as number) - since, to: (row.to as number) - since };
+}
+
+function variableEntry(source: CaseFile, row: Variable): Entry {
+  const before = source.variables?.find((v) => v.name === row.name);
+  const { from: _from, to: _to, ...kept } = before ?? { name: row.name };
+  const { from, to, ...rest } = row;
+  const ends = { ...(from === undefined ? {} : { from }), ...(to === undefined ? {} : { to }) };
+  // What is only counted keeps the ends it has.
+  const had =
+    "from" in row || "to" in row
+      ? {}
+      : {
+          ...(before?.from === undefined ? {} : { from: before.from }),
+          ...(before?.to === undefined ? {} : { to: before.to }),
+        };
+  return { kind: "variable", replaces: before !== undefined, row: { ...kept, ...rest, ...had, ...ends } };
+}

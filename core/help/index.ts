@@ -1,0 +1,2 @@
+export { helpTopics, type HelpTopic } from "./help";
+export type { HelpItem } from "./item";

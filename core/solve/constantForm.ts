@@ -1,0 +1,120 @@
+import { ONE, ZERO, integerPower, isZero, ratio, rationalText, toDouble, type Rational } from "../numeric";
+
+/**
+ * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under
+ * fractional powers, logarithms of primes, and values of functions that have no simpler form. Two numbers whose
+ * difference has the empty form are equal; the converse is not claimed.
+ */
+export interface Term {
+  readonly factor: Rational;
+  readonly exp: ConstantForm;
+  readonly atoms: ReadonlyMap<string, Rational>;
+}
+
+export type ConstantForm = ReadonlyMap<string, Term>;
+
+export const EMPTY: ConstantForm = new Map();
+
+const MAX_TERMS = 60;
+
+const key = (exp: ConstantForm, atoms: ReadonlyMap<string, Rational>): string => {
+  const names = [...atoms]
+    .map(([name, power]) => `${name}^${rationalText(power)}`)
+    .sort()
+    .join("·");
+  return exp.size > 0 ? `${names}·exp{${formKey(exp)}}` : names;
+};
+
+export const formKey = (c: ConstantForm): string =>
+  [...c]
+    .map(([k, t]) => `${rationalText(t.factor)}*${k}`)
+    .sort()
+    .join("+");
+
+export function sum(terms: Iterable<Term>): ConstantForm {
+  const out = new Map<string, Term>();
+  for (const t of terms) {
+    const k = key(t.exp, t.atoms);
+    const before = out.get(k);
+    const factor = before ? before.factor.add(t.factor) : t.factor;
+    if (isZero(factor)) out.delete(k);
+    else out.set(k, { ...t, factor });
+  }
+  return out;
+}
+
+export const NO_ATOMS: ReadonlyMap<string, Rational> = new Map();
+
+/** Key of a term that is a fraction alone. */
+const PLAIN = "";
+
+export const fromRational = (r: Rational): ConstantForm =>
+  isZero(r) ? EMPTY : new Map([[PLAIN, { factor: r, exp: EMPTY, atoms: NO_ATOMS }]]);
+
+export const atom = (name: string, power: Rational = ONE): ConstantForm =>
+  sum([{ factor: ONE, exp: EMPTY, atoms: new Map([[name, power]]) }]);
+
+/** The terms of both forms have their keys already, which are most of the cost of a sum. */
+export function plus(a: ConstantForm, b: ConstantForm): ConstantForm {
+  if (a.size === 0) return b;
+  if (b.size === 0) return a;
+  const out = new Map(a);
+  for (const [k, t] of b) {
+    const before = out.get(k);
+    const factor = before ? before.factor.add(t.factor) : t.factor;
+    if (isZero(factor)) out.delete(k);
+    else out.set(k, { ...t, factor });
+  }
+  return out;
+}
+
+export function scaled(a: ConstantForm, r: Rational): ConstantForm {
+  if (isZero(r)) return EMPTY;
+  const out = new Map<string, Term>();
+  for (const [k, t] of a) out.set(k, { ...t, factor: t.factor.mul(r) });
+  return out;
+}
+
+export function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
+  if (a.size * b.size > MAX_TERMS) return null;
+  const [p, q] = [rationalOf(a), rationalOf(b)];
+  if (q) return scaled(a, q);
+  if (p) return scaled(b, p);
+  const out: Term[] = [];
+  for (const x of a.values())
+    for (const y of b.values()) {
+      const t = normal(x.factor.mul(y.factor), plus(x.exp, y.exp), [...x.atoms, ...y.atoms]);
+      if (!t) return null;
+      out.push(t);
+    }
+  return sum(out);
+}
+
+/** Collects powers of equal atoms; whole powers of primes go into the fraction. */
+export function normal(factor: Rational, exp: ConstantForm, atoms: Iterable<[string, Rational]>): Term | null {
+  const powers = new Map<string, Rational>();
+  for (const [name, p] of atoms) powers.set(name, (powers.get(name) ?? ZERO).add(p));
+  for (const [name, p] of powers) {
+    if (isZero(p)) {
+      powers.delete(name);
+      continue;
+    }
+    if (!/^\d+$/.test(name)) continue;
+    const whole = p.floor();
+    const rest = p.sub(whole);
+    const folded = integerPower(ratio(BigInt(name)), toDouble(whole));
+    if (!folded) return null;
+    factor = factor.mul(folded);
+    if (isZero(rest)) powers.delete(name);
+    else powers.set(name, rest);
+  }
+  return { factor, exp, atoms: powers };
+}
+
+export const single = (c: ConstantForm): Term | null => (c.size === 1 ? c.values().next().value! : null);
+
+/** The fraction a form is, when it is one. */
+export function rationalOf(c: ConstantForm): Rational | null {
+  if (c.size === 0) return ZERO;
+  return c.size === 1 ? (c.get(PLAIN)?.factor ?? null) : null;
+}

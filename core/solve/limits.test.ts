@@ -1,0 +1,103 @@
+import { describe, expect, it } from "vitest";
+import { ratio } from "../numeric";
+import { FunctionTable, encloseConstant, limitAt, spotOfConstant, spotOfRational } from "./index";
+import { formulaOf } from "./reading.fixture";
+
+const table = new FunctionTable();
+const SPOTS: Record<string, ReturnType<typeof spotOfRational> | null> = {
+  "0": spotOfRational(ratio(0)),
+  "1": spotOfRational(ratio(1)),
+  "3": spotOfRational(ratio(3)),
+  pi: spotOfConstant(formulaOf("pi")),
+  far: null,
+};
+
+// One-sided limits as any book of calculus has them; `>` from above or towards ∞, `<` from below or towards −∞.
+describe("limits", () => {
+  it.each([
+    ["sin(x)/x", "0", ">", "1"],
+    ["sin(x)/x", "0", "<", "1"],
+    ["(1 - cos(x))/x^2", "0", ">", "0.5"],
+    ["(exp(x) - 1)/x", "0", "<", "1"],
+    ["ln(1 + x)/x", "0", ">", "1"],
+    ["tan(3x)/x", "0", ">", "3"],
+    ["(x - 1)/(x^2 - 1)", "1", ">", "0.5"],
+    ["x^2 + 1", "3", ">", "10"],
+    ["sin(x)/(x - pi)", "pi", "<", "-1"],
+    ["x ln(x)", "0", ">", "0"],
+    ["x^x", "0", ">", "1"],
+    ["1/ln(x)", "0", ">", "0"],
+    ["exp(1/x)", "0", "<", "0"],
+    ["x sin(1/x)", "0", ">", "0"],
+    ["sqrt(x)", "0", ">", "0"],
+    ["atan(1/x)", "0", ">", "pi/2"],
+    ["atan(1/x)", "0", "<", "-pi/2"],
+    ["1/(1 + exp(1/x))", "0", ">", "0"],
+    ["1/(1 + exp(1/x))", "0", "<", "1"],
+    ["x exp(-x)", "far", ">", "0"],
+    ["x^3 exp(-x)", "far", ">", "0"],
+    ["ln(x)/x", "far", ">", "0"],
+    ["ln(x)^2/sqrt(x)", "far", ">", "0"],
+    ["(2x^2 + 1)/(x^2 - 5)", "far", ">", "2"],
+    ["(2x^2 + 1)/(x^2 - 5)", "far", "<", "2"],
+    ["x - sqrt(x^2 + x)", "far", ">", "-0.5"],
+    ["(1 + 1/x)^x", "far", ">", "exp(1)"],
+    ["(1 + 2/x)^(3x)", "far", ">", "exp(6)"],
+    ["atan(x)", "far", "<", "-pi/2"],
+    ["tanh(x)", "far", ">", "1"],
+    ["exp(-x) + 7", "far", ">", "7"],
+    ["2^x/3^x", "far", ">", "0"],
+    ["1/(1 + exp(-x))", "far", "<", "0"],
+    ["1000/(1 + 9 exp(-x/2))", "far", ">", "1000"],
+    ["x/(x + sin(x))", "far", ">", "1"],
+    ["7", "far", ">", "7"],
+    ["x ln(1 + 5/x)", "far", ">", "5"],
+  ] as const)("%s at %s, %s: %s", (text, at, side, wanted) => {
+    const found = limitAt(formulaOf(text), SPOTS[at]!, side === ">" ? 1 : -1, 1, table);
+    const { lo, hi } = encloseConstant(formulaOf(wanted));
+    expect(found.kind).toBe("finite");
+    if (found.kind !== "finite") return;
+    expect(found.lo).toBeLessThanOrEqual(hi);
+    expect(found.hi).toBeGreaterThanOrEqual(lo);
+    expect(found.hi - found.lo).toBeLessThanOrEqual(1e-12 * Math.max(1, Math.abs(hi)));
+    expect(found.form).not.toBeNull();
+  });
+
+  it.each([
+    ["1/x", "0", ">", 1],
+    ["1/x", "0", "<", -1],
+    ["-1/x^2", "0", "<", -1],
+    ["exp(1/x)", "0", ">", 1],
+    ["ln(x)", "0", ">", -1],
+    ["ln(x)/x", "0", ">", -1],
+    ["1/(x ln(x))", "0", ">", -1],
+    ["(x - 2)/(x^2 - 1)", "1", ">", -1],
+    ["(x - 2)/(x^2 - 1)", "1", "<", 1],
+    ["exp(x)/x^9", "far", ">", 1],
+    ["exp(-x) + 7", "far", "<", 1],
+    ["x^3 - 1000 x^2", "far", ">", 1],
+    ["x^3 - 1000 x^2", "far", "<", -1],
+    ["x - 1e-14 x^2", "far", ">", -1],
+    ["ln(x) - sqrt(x)", "far", ">", -1],
+    ["x (2 + sin(x))", "far", "<", -1],
+  ] as const)("%s at %s, %s: ∞ · %s", (text, at, side, sign) =>
+    expect(limitAt(formulaOf(text), SPOTS[at]!, side === ">" ? 1 : -1, 1, table)).toEqual({ kind: "infinite", sign }),
+  );
+
+  it.each([
+    ["sin(x)", "far", -1, 1],
+    ["3 + 2 cos(x)", "far", 1, 5],
+    ["sin(1/x)", "0", -1, 1],
+  ] as const)("%s at %s has none, and stays between %s and %s", (text, at, lo, hi) =>
+    expect(limitAt(formulaOf(text), SPOTS[at]!, 1, 1, table)).toEqual({ kind: "open", lo, hi }),
+  );
+
+  it("where two growths cancel and what is left is not seen, nothing is claimed", () =>
+    expect(limitAt(formulaOf("ln(x + 1) - ln(x)"), null, 1, 1, table).kind).toBe("open"));
+
+  it("what is looked at reaches no further than the room there is", () => {
+    // With room 1 the pole at 1/2 is inside what is looked at first; closer, the limit is found all the same.
+    const found = limitAt(formulaOf("sin(x)/x + 0 /(2x - 1)"), SPOTS["0"]!, 1, 1, table);
+    expect(found).toMatchObject({ kind: "finite" });
+  });
+});
