@@ -31,6 +31,7 @@ const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle:
 async function load(): Promise<void> {
   const now = ++asked;
   const count = Math.min(MOST, Math.max(PAGE, list.value.length));
+  loading.value = true;
   try {
     const { of: found, keptAt } = await caseApi.readList(count, null, find.value.trim());
     // An answer to what was typed before is out of date.
@@ -42,9 +43,9 @@ async function load(): Promise<void> {
     asOf.value = keptAt;
     lookAgain();
   } catch (failure) {
-    trouble.value = `The cases could not be read. ${(failure as RequestFailure).message}`;
+    if (now === asked) trouble.value = `The cases could not be read. ${(failure as RequestFailure).message}`;
   }
-  loading.value = false;
+  if (now === asked) loading.value = false;
 }
 // What the shelf shows of a case comes a moment after the case itself.
 let again: ReturnType<typeof setTimeout> | undefined;
@@ -58,6 +59,8 @@ async function more(): Promise<void> {
   const last = list.value.at(-1);
   if (!last || !hasMore.value || loading.value) return;
   loading.value = true;
+  // Looking again waits for the page: it would take the page's answer for one that is out of date.
+  clearTimeout(again);
   const now = ++asked;
   try {
     const found = await caseApi.list(PAGE, last, find.value.trim());
@@ -66,10 +69,9 @@ async function more(): Promise<void> {
     hasMore.value = found.length === PAGE;
     lookAgain();
   } catch (failure) {
-    trouble.value = `More cases could not be read. ${(failure as RequestFailure).message}`;
-  } finally {
-    loading.value = false;
+    if (now === asked) trouble.value = `More cases could not be read. ${(failure as RequestFailure).message}`;
   }
+  if (now === asked) loading.value = false;
 }
 onMounted(load);
 watchDebounced(
@@ -80,9 +82,11 @@ watchDebounced(
   },
   { debounce: 200 },
 );
-// The next page comes as its place comes near.
+// The next page comes as its place comes near, and the one after it where the place is still near then.
 const end = useTemplateRef<HTMLElement>("end");
-useIntersectionObserver(end, ([entry]) => entry?.isIntersecting && void more(), { rootMargin: "800px" });
+const isEndNear = ref(false);
+useIntersectionObserver(end, ([entry]) => (isEndNear.value = entry?.isIntersecting ?? false), { rootMargin: "800px" });
+watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && void more(), { flush: "post" });
 
 async function attempt<T>(what: string, work: () => Promise<T>): Promise<T | null> {
   try {
@@ -190,7 +194,7 @@ async function bringBack(): Promise<void> {
         />
       </ul>
       <p v-if="hasMore" ref="end" class="more">
-        <Button link :disabled="loading" @click="more">More cases</Button>
+        <Button link @click="more">More cases</Button>
       </p>
     </main>
   </div>

@@ -102,36 +102,46 @@ function caseOf(document: unknown): CaseFile | null {
   return read.ok ? read.case : null;
 }
 
-/** How long the lock of a page that was just left may take to come free, in ms. */
-const LEFT_BEHIND = 1000;
+/** How long a name may stay locked that a duplicated tab came with, until another is taken; in ms. */
+const TWINS_NAME = 1000;
+/** How long the lock of the page this tab just left may take to come free on a busy machine, in ms. */
+const LEFT_BEHIND = 15_000;
+const NAME = "pasear:tab";
+/** Set in a tab's own store while no page of it is open: a twin is copied from an open page, and comes without. */
+const LEFT = "pasear:left";
+const LOCK = "pasear:tab:";
 
 /**
  * This tab's name, the same after a reload; others see by a lock that it is open. A tab that was duplicated comes with
  * its twin's name and finds it locked: it takes another.
  */
 export class OpenTab implements Tab {
-  name = sessionStorage.getItem("pasear:tab") ?? crypto.randomUUID();
+  name = sessionStorage.getItem(NAME) ?? crypto.randomUUID();
   readonly ready: Promise<void>;
   private readonly locks = "locks" in navigator ? navigator.locks : null;
 
   constructor() {
-    sessionStorage.setItem("pasear:tab", this.name);
-    this.ready = this.settle();
+    const isSameTab = sessionStorage.getItem(LEFT) !== null;
+    sessionStorage.removeItem(LEFT);
+    sessionStorage.setItem(NAME, this.name);
+    addEventListener("pagehide", () => sessionStorage.setItem(LEFT, ""));
+    addEventListener("pageshow", () => sessionStorage.removeItem(LEFT));
+    this.ready = this.settle(isSameTab ? LEFT_BEHIND : TWINS_NAME);
   }
-  private async settle(): Promise<void> {
-    if (!this.locks || (await this.takes(this.name))) return;
+  private async settle(wait: number): Promise<void> {
+    if (!this.locks || (await this.takes(this.name, wait))) return;
     this.name = crypto.randomUUID();
-    sessionStorage.setItem("pasear:tab", this.name);
-    await this.takes(this.name);
+    sessionStorage.setItem(NAME, this.name);
+    await this.takes(this.name, wait);
   }
   /** Whether the name could be locked; the lock is kept as long as the page is open. */
-  private takes(name: string): Promise<boolean> {
+  private takes(name: string, wait: number): Promise<boolean> {
     return new Promise((resolve) => {
       const keep = () => {
         resolve(true);
         return new Promise<void>(() => {});
       };
-      const signal = AbortSignal.timeout(LEFT_BEHIND);
+      const signal = AbortSignal.timeout(wait);
       this.locks!.request(`${LOCK}${name}`, { signal }, keep).catch(() => resolve(false));
     });
   }
@@ -141,4 +151,3 @@ export class OpenTab implements Tab {
     return new Set(names.filter((name) => name !== this.name));
   }
 }
-const LOCK = "pasear:tab:";
