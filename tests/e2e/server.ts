@@ -1,10 +1,34 @@
+import { cpSync } from "node:fs";
+import { dirname } from "node:path";
 import { test as base, expect } from "@playwright/test";
 import { TestServer } from "../shared/testServer";
 
-/** Tests with a fresh server; whatever the page reports to its console as an error fails them. */
-export const test = base.extend<{ server: TestServer; faults: string[] }>({
-  server: async ({ browserName: _ }, use) => {
+/** What a server has after its first start, when all the demo cases are worked out. */
+async function firstStart(): Promise<TestServer> {
+  const first = new TestServer();
+  await first.start();
+  const isWaiting = async () => (await first.cases()).some((c) => c.summary === null);
+  await expect.poll(isWaiting, { timeout: 30_000 }).toBe(false);
+  await first.stop();
+  return first;
+}
+
+/**
+ * Tests with a fresh server, which has begun before with the demo cases; whatever the page reports to its console as
+ * an error fails them.
+ */
+export const test = base.extend<{ server: TestServer; faults: string[] }, { begun: TestServer }>({
+  begun: [
+    async ({ browserName: _ }, use) => {
+      const first = await firstStart();
+      await use(first);
+      await first.end();
+    },
+    { scope: "worker" },
+  ],
+  server: async ({ begun }, use) => {
     const s = new TestServer();
+    cpSync(dirname(begun.file), dirname(s.file), { recursive: true });
     await s.start();
     await use(s);
     await s.end();

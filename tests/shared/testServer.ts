@@ -72,7 +72,7 @@ export class TestServer {
     rmSync(dirname(this.file), { recursive: true, force: true });
   }
 
-  async cases(): Promise<{ id: string; title: string; revision: number }[]> {
+  async cases(): Promise<{ id: string; title: string; revision: number; summary: object | null }[]> {
     return (await fetch(`${this.url}/api/cases`)).json();
   }
   /** Keeps a new case. @returns its id */

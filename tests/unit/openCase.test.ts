@@ -94,6 +94,7 @@ beforeEach(() => {
   vi.stubGlobal("localStorage", storeOf(storage));
   vi.stubGlobal("sessionStorage", storeOf(new Map()));
   vi.stubGlobal("navigator", {});
+  vi.stubGlobal("addEventListener", () => {});
   vi.stubGlobal("shareParts", shareParts);
   vi.stubGlobal("BroadcastChannel", FakeChannel);
 });
