@@ -60,6 +60,8 @@ export default defineNuxtConfig({
         "RadioButton",
         "Select",
         "Slider",
+        "Splitter",
+        "SplitterPanel",
         "Textarea",
         "Toast",
       ],

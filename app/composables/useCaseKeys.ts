@@ -9,8 +9,9 @@ export interface CaseKeyActions {
   readonly redo: () => void;
   readonly goView: (id: CaseViewId) => void;
   readonly write: () => void;
-  /** @returns whether there was something to follow */
+  /** @returns whether there was something to follow, or to make large */
   readonly trail: () => boolean;
+  readonly large: () => boolean;
   readonly help: () => void;
   readonly unpoint: () => void;
 }
@@ -52,6 +53,7 @@ function plainKey(event: KeyboardEvent, actions: CaseKeyActions): boolean {
   if (view) actions.goView(view.id);
   else if (event.key === "/") actions.write();
   else if (event.key === "t") return actions.trail();
+  else if (event.key === "l") return actions.large();
   else if (event.key === "?") actions.help();
   else if (TITLES[event.key]) goTo(TITLES[event.key]!);
   else {

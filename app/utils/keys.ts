@@ -7,6 +7,7 @@ export const KEYS: readonly (readonly [key: string, what: string])[] = [
   ["Enter", "change what is focused, in place"],
   ["Esc", "leave"],
   ["t", "the trail of what is focused, as a list"],
+  ["l", "the graph large, and back"],
   ["Alt+↑ Alt+↓", "move a function in the list"],
   ["Ctrl+Space, Tab", "completions while writing; take the first"],
   ["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],

@@ -25,6 +25,34 @@ export function steppedInputs(from: Rational, to: Rational, step: Rational): Rat
   return out;
 }
 
+/** Into how many steps the place between two rows is opened. */
+const FINER = 10;
+
+/** The inputs between two neighbours, in ten equal steps; of what is counted, in whole ones. */
+function inputsBetween(from: Rational, to: Rational, isWhole: boolean): Rational[] {
+  const tenth = to.sub(from).div(FINER);
+  const step = isWhole ? tenth.ceil() : tenth;
+  return steppedInputs(from.add(step), to, step).filter((x) => x.compare(to) < 0);
+}
+
+/**
+ * Inputs with the rows in between where somebody opened them.
+ *
+ * @param opened  the row each opening begins at, in their order: one within rows that an earlier one brought is finer
+ */
+export function withOpened(
+  inputs: readonly Rational[],
+  opened: readonly Rational[],
+  isWhole: boolean,
+): readonly Rational[] {
+  return opened.reduce<readonly Rational[]>((rows, start) => {
+    const at = rows.findIndex((x) => x.compare(start) === 0);
+    const next = rows[at + 1];
+    if (at < 0 || !next) return rows;
+    return rows.toSpliced(at + 1, 0, ...inputsBetween(rows[at]!, next, isWhole)).slice(0, MAX_ROWS);
+  }, inputs);
+}
+
 /**
  * Inputs as a person lists them: numbers, fractions such as `7/3`, formula texts in givens; parted by semicolons or new
  * lines, bare numbers also by spaces.

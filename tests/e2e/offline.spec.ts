@@ -34,7 +34,7 @@ test("after a first visit everything works with no server, and what was changed 
   // The other views and the typesetter come from the browser too.
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Table" }).click();
-  await expect(page.getByRole("dialog", { name: "Table of values" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Table of values" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.reload();
   await expect(says(page).first()).toHaveText("23 lanterns is the first whole number that pays.");

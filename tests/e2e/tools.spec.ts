@@ -178,17 +178,20 @@ test("rows of the table stand on the graph, a finding has its close-up, its bars
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await stand(page, server);
   await page.getByRole("button", { name: "Table", exact: true }).click();
-  const table = page.getByRole("dialog", { name: "Table of values" });
+  const table = page.getByRole("region", { name: "Table of values" });
+  await table.getByRole("button", { name: "own inputs" }).click();
   await table.getByRole("textbox", { name: "Own inputs" }).fill("100; 200");
   const before = await page.locator(".canvas svg path").count();
-  await table.getByRole("button", { name: "All rows on the graph" }).click();
-  await table.getByRole("button", { name: "Copy as CSV" }).click();
+  await table.getByRole("button", { name: "Rows" }).click();
+  await page.getByRole("menuitem", { name: "All rows on the graph" }).click();
+  await table.getByRole("button", { name: "Rows" }).click();
+  await page.getByRole("menuitem", { name: "Copy as CSV" }).click();
   // R(100) = 100·(14 − 100/30) = 1066.67, C(100) = 430, P = 636.67
   expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(
     /q \(lantern\),p \(\$\/lantern\),R \(\$\),C \(\$\),P \(\$\)\r?\n100,10\.6666\d*,1066\.66\d*,430,636\.66\d*/,
   );
-  await page.keyboard.press("Escape");
   await expect.poll(() => page.locator(".canvas svg path").count()).toBeGreaterThan(before);
+  await table.getByRole("button", { name: "Close" }).click();
 
   const card = page.locator('[data-id="q1"]');
   await card.getByRole("button", { name: "close-up" }).click();
@@ -228,7 +231,6 @@ test("every dialog of the desk is free of accessibility faults, in the dark too"
   await page.emulateMedia({ colorScheme: "dark", reducedMotion: "reduce" });
   await stand(page, server);
   for (const [button, name] of [
-    ["Table", "Table of values"],
     ["Picture file", "Picture file"],
     ["Forms", "Forms"],
     ["Pieces", "A function by pieces"],
@@ -271,7 +273,7 @@ test("after every dialog the focus is where it came from, and in a new case on t
   await page.keyboard.type("f(x) = 3x + 2");
   await page.keyboard.press("Enter");
   await expect(row(page, "f")).toBeVisible();
-  for (const name of ["Table", "Picture file", "Forms", "Pieces"]) {
+  for (const name of ["Picture file", "Forms", "Pieces"]) {
     const button = page.getByRole("button", { name, exact: true });
     await button.focus();
     await page.keyboard.press("Enter");

@@ -94,7 +94,7 @@ test("pieces", async ({ page, server }) => {
 test("table", async ({ page, server }) => {
   await stand(page, server);
   await button(page, "Table").click();
-  await expect(page.getByRole("dialog")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Table of values" })).toBeVisible();
   await take(page, "table");
 });
 

@@ -8,6 +8,7 @@ import {
   picture,
   sampleCurve,
   steppedInputs,
+  withOpened,
   tableText,
   valueTable,
   type Picture,
@@ -155,6 +156,39 @@ describe("the table of values", () => {
       "3/4",
     ]);
     expect(at("1; x2; 3")).toMatchObject({ wrong: "x2" });
+  });
+  it("the place between two rows is opened in tenths, and once more within them", () => {
+    const whole = [0, 1, 2].map((n) => ratio(n));
+    const text = (rows: readonly Rational[]) => rows.map((r) => r.toFraction());
+    expect(text(withOpened(whole, [ratio(1)], false))).toEqual([
+      "0",
+      "1",
+      "11/10",
+      "6/5",
+      "13/10",
+      "7/5",
+      "3/2",
+      "8/5",
+      "17/10",
+      "9/5",
+      "19/10",
+      "2",
+    ]);
+    const finer = withOpened(whole, [ratio(1), ratio(3, 2)], false);
+    expect(finer).toHaveLength(21);
+    expect(text(finer.slice(7, 9))).toEqual(["151/100", "38/25"]);
+    // What is counted has whole rows in between, and at neighbours none.
+    expect(
+      text(
+        withOpened(
+          [0, 16, 17].map((n) => ratio(n)),
+          [ratio(0), ratio(16)],
+          true,
+        ),
+      ),
+    ).toEqual(["0", "2", "4", "6", "8", "10", "12", "14", "16", "17"]);
+    // A row that is not there any more opens nothing; the last has no next.
+    expect(withOpened(whole, [ratio(7), ratio(2)], false)).toHaveLength(3);
   });
   it("greatest rows and changes of sign are marked", () => {
     const rows = valueTable(

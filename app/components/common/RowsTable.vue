@@ -17,10 +17,12 @@ const props = withDefaults(
     sorts?: boolean;
     /** more rows than this are turned over page by page */
     page?: number;
-    /** how high it may be before it scrolls by itself */
+    /** how high it may be before it scrolls by itself; "flex": as high as its place */
     height?: string;
+    /** its first column stays where the others scroll */
+    freezes?: boolean;
   }>(),
-  { sorts: true, page: 60, height: undefined },
+  { sorts: true, page: 60, height: undefined, freezes: false },
 );
 /** Under a hand that drags the table waits until it rests, in ms: its cells cost more than all else in a frame. */
 const REST = 120;
@@ -56,6 +58,7 @@ const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {})
       :header="c"
       :sort-field="`cells.${j}.by`"
       :sortable="sorts"
+      :frozen="freezes && j === 0"
       :pt="part(j)"
     >
       <template #body="{ data }: { data: RowsTableRow }">
@@ -99,6 +102,9 @@ const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {})
 }
 .rows-table th:first-child .p-datatable-column-header-content {
   justify-content: flex-start;
+}
+.rows-table .p-datatable-frozen-column {
+  background: var(--paper);
 }
 /* The sign of sorting is there when it says something, or when somebody is about to sort. */
 .rows-table th[aria-sort="none"]:not(:hover, :focus-visible) .p-datatable-sort-icon {

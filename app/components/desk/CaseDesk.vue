@@ -9,8 +9,9 @@ import type DeskFunctions from "./DeskFunctions.vue";
 import type DeskStory from "./DeskStory.vue";
 import { isBlank } from "#core/edit";
 
-/** Ways to begin come with the first case that has nothing in it. */
+/** Ways to begin come with the first case that has nothing in it, the table of values when it is asked for. */
 const DeskBeginning = later(() => import("./DeskBeginning.vue"));
+const DeskTable = later(() => import("./DeskTable.vue"));
 
 /** The Desk: story, graph and entry line, and under them the lists of givens, functions and findings. */
 const props = defineProps<{
@@ -64,31 +65,66 @@ function showLastFinding(): void {
   list?.querySelector("ol > li:last-child")?.scrollIntoView({ block: "nearest" });
 }
 const begin = (text: string): void => entry.value?.begin(text);
-defineExpose({ write: () => entry.value?.focus(), begin });
+
+// ---- the table beside the graph, and the graph alone
+const isTable = ref(false);
+const hasTable = computed(() => isTable.value && props.analysis.picture !== null && !isBlank(props.shown));
+const isLarge = ref(false);
+/** @returns whether there is a graph that can be made large, or small again */
+function large(): boolean {
+  if (isBlank(props.shown)) return false;
+  isLarge.value = !isLarge.value;
+  return true;
+}
+async function closeTable(): Promise<void> {
+  isTable.value = false;
+  await nextTick();
+  document.querySelector<HTMLElement>("#to-table")?.focus();
+}
+defineExpose({ write: () => entry.value?.focus(), begin, large });
 </script>
 
 <template>
-  <main class="desk">
-    <DeskStory ref="story" :document="shown" :lit="lit" :slips="storySlips" @point="emit('point', $event)" />
-    <DeskBeginning v-if="isBlank(shown)" @story="story?.edit()" @data="emit('data')" @write="entry?.focus()" />
-    <DeskGraph
-      v-else
-      v-model:view="view"
-      :picture="analysis.picture"
-      :document="shown"
-      :lit="lit"
-      :stale="isBroken"
-      :waiting="desk === null && (shown.functions ?? []).length > 0"
-      @point="emit('point', $event)"
-    />
-    <DeskEntry
-      ref="entry"
-      :document="shown"
-      @added="added"
-      @form="functionsPanel?.openForm($event)"
-      @foreign="emit('foreign', $event)"
-    />
-    <div class="lower" :class="{ veiled: isVeiled }">
+  <DeskLayout :has-table="hasTable" :large="isLarge" :veiled="isVeiled">
+    <template #story>
+      <DeskStory ref="story" :document="shown" :lit="lit" :slips="storySlips" @point="emit('point', $event)" />
+    </template>
+    <template #graph>
+      <DeskBeginning v-if="isBlank(shown)" @story="story?.edit()" @data="emit('data')" @write="entry?.focus()" />
+      <DeskGraph
+        v-else
+        v-model:view="view"
+        :picture="analysis.picture"
+        :document="shown"
+        :lit="lit"
+        :stale="isBroken"
+        :waiting="desk === null && (shown.functions ?? []).length > 0"
+        :large="isLarge"
+        @point="emit('point', $event)"
+        @table="isTable = !isTable"
+        @large="large"
+      />
+    </template>
+    <template #table>
+      <DeskTable
+        v-if="hasTable"
+        :document="shown"
+        :variable="analysis.picture!.variable"
+        :shown="view.rows ?? []"
+        @show="view = { ...view, rows: $event }"
+        @close="closeTable"
+      />
+    </template>
+    <template #entry>
+      <DeskEntry
+        ref="entry"
+        :document="shown"
+        @added="added"
+        @form="functionsPanel?.openForm($event)"
+        @foreign="emit('foreign', $event)"
+      />
+    </template>
+    <template #givens>
       <DeskGivens
         :document="shown"
         :desk="desk"
@@ -99,6 +135,8 @@ defineExpose({ write: () => entry.value?.focus(), begin });
         @point="emit('point', $event)"
         @begin="begin"
       />
+    </template>
+    <template #functions>
       <DeskFunctions
         ref="functionsPanel"
         :slips="analysis.slips"
@@ -109,6 +147,8 @@ defineExpose({ write: () => entry.value?.focus(), begin });
         @point="emit('point', $event)"
         @begin="begin"
       />
+    </template>
+    <template #findings>
       <DeskFindings
         :document="shown"
         :desk="desk"
@@ -127,104 +167,15 @@ defineExpose({ write: () => entry.value?.focus(), begin });
         @point="emit('point', $event)"
         @begin="begin"
       />
-    </div>
+    </template>
     <p v-if="analysis.failure" class="problem failure" role="alert">
       The calculation stopped: {{ analysis.failure }}. What you typed is kept.
     </p>
-  </main>
+  </DeskLayout>
 </template>
 
 <style scoped>
-/* What is worked out in a moment appears with all its lines, and moves nothing. */
-.veiled {
-  visibility: hidden;
-}
-.desk {
-  flex: 1;
-  display: grid;
-  grid-template-columns: minmax(0, 29fr) minmax(0, 71fr);
-  grid-template-rows: minmax(300px, 355px) auto minmax(0, 1fr);
-}
-/* The desk fits the window: head, story, graph and entry line stay in sight, and what grows scrolls by itself. */
-@media (min-width: 901px) and (min-height: 620px) {
-  .desk {
-    flex: none;
-    height: calc(100dvh - var(--head-height));
-    grid-template-rows: minmax(250px, 46fr) auto minmax(180px, 54fr);
-  }
-  .desk .lower {
-    min-height: 0;
-  }
-  .desk .lower > * {
-    overflow-y: auto;
-    padding-top: 0;
-  }
-  .desk .lower :deep(.panel-head) {
-    position: sticky;
-    top: 0;
-    z-index: 1;
-    padding-top: 0.85rem;
-    background: inherit;
-  }
-}
-.desk > :nth-child(1) {
-  border-right: 1px solid var(--hairline);
-}
-/* Each part is painted by itself, so that one that moves leaves the others as they are; what opens within one lies over
-   its neighbours. */
-.desk > :not(.lower),
-.lower > * {
-  isolation: isolate;
-}
-.desk > :nth-child(1),
-.desk > :not(.lower):focus-within {
-  z-index: 3;
-}
-.lower > :focus-within {
-  z-index: 2;
-}
-.entry,
-.lower,
-.failure {
-  grid-column: 1 / -1;
-}
-.lower {
-  display: grid;
-  grid-template-columns: 29fr 34fr 37fr;
-  background: var(--paper);
-}
-.lower > * {
-  padding: 0.85rem 1.1rem;
-  min-width: 0;
-}
-.lower > * + * {
-  border-left: 1px solid var(--hairline);
-}
 .failure {
   padding: 0.8rem 1.1rem;
-}
-@media (max-width: 900px) {
-  .desk {
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto;
-  }
-  .desk > :nth-child(1) {
-    border-right: 0;
-    border-bottom: 1px solid var(--hairline);
-  }
-  /* The graph stays in sight; ways to begin are as long as they are. */
-  .desk > :nth-child(2):not(.beginning) {
-    position: sticky;
-    top: 0;
-    z-index: 4;
-    height: 300px;
-  }
-  .lower {
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .lower > * + * {
-    border-left: 0;
-    border-top: 1px solid var(--hairline);
-  }
 }
 </style>

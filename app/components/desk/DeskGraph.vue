@@ -14,15 +14,14 @@ const props = defineProps<{
   stale: boolean;
   /** nothing is worked out yet */
   waiting: boolean;
+  /** it fills the desk */
+  large: boolean;
 }>();
 const view = defineModel<View>("view", { required: true });
-const emit = defineEmits<{ point: [key: string | null] }>();
+const emit = defineEmits<{ point: [key: string | null]; table: []; large: [] }>();
 
-/** Dialogs come when they are first asked for. */
-const TableDialog = later(() => import("./TableDialog.vue"));
+/** The dialog comes when it is first asked for. */
 const PictureDialog = later(() => import("~/components/common/PictureDialog.vue"));
-const tableDialog = ref(false);
-const tableWanted = useWanted(tableDialog);
 const pictureDialog = ref(false);
 const pictureWanted = useWanted(pictureDialog);
 const home = useTemplateRef<HTMLElement>("home");
@@ -76,8 +75,9 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
           >over {{ picture.variable }}</EditText
         >
         <Button v-if="picture && !picture.framed" link @click="hand.reframe">Reframe</Button>
-        <Button v-if="picture" link @click="tableDialog = true">Table</Button>
+        <Button v-if="picture" id="to-table" link @click="emit('table')">Table</Button>
         <Button v-if="picture" link @click="pictureDialog = true">Picture file</Button>
+        <Button v-if="picture" link aria-keyshortcuts="l" @click="emit('large')">{{ large ? "Back" : "Large" }}</Button>
       </div>
     </div>
     <div
@@ -112,14 +112,6 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
       />
       <p class="sr-only" role="status">{{ spoken }}</p>
     </div>
-    <TableDialog
-      v-if="picture && tableWanted"
-      v-model:visible="tableDialog"
-      :document="document"
-      :variable="picture.variable"
-      :rows="view.rows ?? []"
-      @rows="view = { ...view, rows: $event }"
-    />
     <PictureDialog
       v-if="picture && pictureWanted"
       v-model:visible="pictureDialog"
@@ -155,6 +147,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
   gap: 1rem;
   align-items: baseline;
   font-size: 0.87rem;
+  white-space: nowrap;
 }
 .stage {
   position: relative;

@@ -92,6 +92,7 @@ useCaseKeys({
   goView,
   write: () => void write(),
   trail,
+  large: () => desk.value?.large() ?? false,
   help: () => {
     dialogs.help = true;
   },

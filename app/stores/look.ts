@@ -1,0 +1,44 @@
+import { useLocalStorage } from "@vueuse/core";
+import { defineStore } from "pinia";
+import { z } from "zod";
+
+/** Where the desk's borders lie: what part of the whole each side has, in percent. */
+const bordersSchema = z.object({
+  /** what is above the entry line, and what is from there on */
+  rows: z.array(z.number().min(1).max(99)).length(2),
+  /** story and graph */
+  top: z.array(z.number().min(1).max(99)).length(2),
+  /** story, graph and table of values */
+  topWithTable: z.array(z.number().min(1).max(99)).length(3),
+  /** givens, functions and findings */
+  lists: z.array(z.number().min(1).max(99)).length(3),
+});
+export type Borders = z.infer<typeof bordersSchema>;
+
+const AT_FIRST: Borders = { rows: [46, 54], top: [29, 71], topWithTable: [22, 42, 36], lists: [29, 34, 37] };
+
+/** How the person likes things to look, remembered in this browser. */
+export const useLookStore = defineStore("look", () => {
+  const borders = useLocalStorage<Borders>("pasear:borders", AT_FIRST, {
+    flush: "sync",
+    onError: () => {
+      /* a store that is full or closed remembers nothing; the borders hold for this page */
+    },
+    serializer: {
+      read: (text) => bordersSchema.safeParse(parsed(text)).data ?? AT_FIRST,
+      write: (value) => JSON.stringify(value),
+    },
+  });
+  function keep(part: keyof Borders, sizes: readonly number[]): void {
+    borders.value = { ...borders.value, [part]: [...sizes] };
+  }
+  return { borders, keep };
+});
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
