@@ -1,6 +1,7 @@
 import type { Picture, Point } from "#core/graph";
 import { xAxis, yAxis, type Art } from "./deskAxes";
-import { paneRects, placeLabels, placeNames, toX, toY, type Margin, type Rect } from "./deskLayout";
+import { LABEL_HEIGHT, placeLabels } from "./answerLabels";
+import { paneRects, placeNames, toX, toY, type Margin, type Rect } from "./deskLayout";
 import { dashOf, type Look } from "./look";
 import { cutAt, group, polyline, words, type ChartOption, type Lettering, type Series, type Shape } from "./option";
 
@@ -214,8 +215,9 @@ const nameWords = (art: Art): Shape[] =>
   );
 const answerWords = (art: Art): Shape[] =>
   placeLabels(art.picture, art.rects).map((l) => {
-    const opacity = shade(art, `question:${l.question}`);
+    const opacity = Math.max(...l.questions.map((id) => shade(art, `question:${id}`)));
     const label = write(art, l.x, l.y, l.text, {
+      lineHeight: LABEL_HEIGHT,
       fill: art.look.ink,
       align: l.align,
       opacity,

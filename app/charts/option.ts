@@ -86,6 +86,8 @@ export interface Lettering {
   readonly size?: number;
   readonly bold?: boolean;
   readonly opacity?: number;
+  /** from line to line, in px */
+  readonly lineHeight?: number;
   /** a border in this colour keeps the words readable over curves */
   readonly halo?: string;
 }
@@ -101,6 +103,7 @@ export const words = (x: number, y: number, text: string, how: Lettering): Shape
     align: how.align ?? "left",
     verticalAlign: "middle",
     opacity: how.opacity ?? 1,
+    ...(how.lineHeight ? { lineHeight: how.lineHeight } : {}),
     ...(how.halo ? { stroke: how.halo, lineWidth: 3 } : {}),
   },
 });

@@ -119,9 +119,12 @@ describe.each([
     (_, source) => {
       const made = of(source, null, [width, height]);
       const boxes = labelsOf(made).map(({ x, y, style: { text, align } }) => {
-        const w = text.length * 6.2 + 4;
+        // Of answers at one place each has a line.
+        const written = text.split("\n");
+        const w = Math.max(...written.map((l) => l.length)) * 6.2 + 4;
         const x0 = align === "left" ? x : align === "right" ? x - w : x - w / 2;
-        return { id: text, x0, x1: x0 + w, y0: y - 7.5, y1: y + 7.5 };
+        const half = 7.5 * written.length;
+        return { id: text, x0, x1: x0 + w, y0: y - half, y1: y + half };
       });
       boxes.forEach((a, i) => {
         for (const b of boxes.slice(i + 1))

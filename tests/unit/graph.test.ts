@@ -17,7 +17,8 @@ import { ratio, toDouble } from "#core/numeric";
 import { deskOf, trailOf } from "#core/desk";
 import { compileEnclosure, compileNumber, resolve } from "#core/formula";
 import { FunctionTable } from "#core/solve";
-import { paneRects, placeLabels, placeNames, toX, toY } from "../../app/charts/deskLayout";
+import { placeLabels } from "../../app/charts/answerLabels";
+import { paneRects, placeNames, toX, toY } from "../../app/charts/deskLayout";
 
 const stall = analyse(JSON.parse(readFileSync("demo/lantern-stall.pasear.json", "utf8")) as CaseFile);
 const drawn = picture(stall)!;
@@ -250,4 +251,32 @@ it("a label stands beside a straight line, whose one stretch passes far above an
   const bridge = JSON.parse(readFileSync("demo/lit-bridge.pasear.json", "utf8")) as CaseFile;
   const p = picture(analyse(bridge))!;
   expect(placeLabels(p, paneRects(p, 880, 290)).map((l) => l.text)).toEqual(["break-even 10", "B(20) = $430"]);
+});
+
+it("answers at one place have one ring and one label with all of them", () => {
+  const f = (name: string, text: string) => ({ name, of: "q", unit: "$", by: { kind: "formula" as const, text } });
+  const p = picture(
+    analyse({
+      format: "pasear-case",
+      version: 1,
+      title: "Same",
+      variables: [{ name: "q", unit: "lantern", from: 0, to: 100 }],
+      functions: [f("R", "6q"), f("C", "100 + 2q"), f("P", "150 - (q - 25)^2/10")],
+      questions: [
+        { id: "q1", ask: "meet", functions: ["R", "C"] },
+        { id: "q2", ask: "reach", function: "R", value: 150 },
+        { id: "q3", ask: "greatest", function: "P" },
+        { id: "q4", ask: "greatest", function: "R" },
+      ],
+    }),
+  )!;
+  const at = paneRects(p, 880, 290);
+  // 6·25 = 150 = 100 + 2·25, which is the greatest value of P too.
+  expect(placeLabels(p, at).map((l) => [l.text.split("\n"), l.questions])).toEqual([
+    [
+      ["break-even 25", "$150 at 25", "greatest $150 at 25"],
+      ["q1", "q2", "q3"],
+    ],
+    [["greatest $600 at 100"], ["q4"]],
+  ]);
 });

@@ -108,7 +108,8 @@ async function copy(separator: "\t" | ","): Promise<void> {
           <Button
             v-if="changes(row, column) && lineOf(row).opens"
             link
-            :title="`Shows the rows between this one and the next`"
+            class="open"
+            title="Shows the rows between this one and the next"
             @click="table.open(lineOf(row))"
             >sign changes below: open</Button
           ><span v-else-if="changes(row, column)" class="tag">sign changes below</span>
@@ -183,6 +184,9 @@ async function copy(separator: "\t" | ","): Promise<void> {
 }
 .change {
   border-bottom: 2px solid var(--jade);
+}
+.open {
+  margin-left: 0.6rem;
 }
 .tag {
   font-size: 0.75rem;
