@@ -17,13 +17,13 @@ export type Borders = z.infer<typeof bordersSchema>;
 
 const AT_FIRST: Borders = { rows: [46, 54], top: [29, 71], topWithTable: [22, 42, 36], lists: [29, 34, 37] };
 
+/** A store that is full or closed remembers nothing; what was chosen holds for this page. */
+const FORGIVING = { flush: "sync", onError: () => {} } as const;
+
 /** How the person likes things to look, remembered in this browser. */
 export const useLookStore = defineStore("look", () => {
   const borders = useLocalStorage<Borders>("pasear:borders", AT_FIRST, {
-    flush: "sync",
-    onError: () => {
-      /* a store that is full or closed remembers nothing; the borders hold for this page */
-    },
+    ...FORGIVING,
     serializer: {
       read: (text) => bordersSchema.safeParse(parsed(text)).data ?? AT_FIRST,
       write: (value) => JSON.stringify(value),
@@ -32,7 +32,9 @@ export const useLookStore = defineStore("look", () => {
   function keep(part: keyof Borders, sizes: readonly number[]): void {
     borders.value = { ...borders.value, [part]: [...sizes] };
   }
-  return { borders, keep };
+  /** the steps of a first visit are done, or were left */
+  const hasLeftSteps = useLocalStorage("pasear:first-steps-left", false, FORGIVING);
+  return { borders, keep, hasLeftSteps };
 });
 
 function parsed(text: string): unknown {

@@ -148,3 +148,24 @@ test("a trail lights up after a rest, and never while somebody writes", async ({
   await page.waitForTimeout(600);
   await expect(dim).toHaveCount(0);
 });
+
+test.describe("on a first visit", () => {
+  test.use({ visits: "first" });
+  test("four steps are offered on the first demo case, tried, and left for good", async ({ page, server }) => {
+    await stand(page, server);
+    const steps = page.getByRole("complementary", { name: "First steps" });
+    await expect(steps).toContainText("1 of 4 The numbers of the story are marked. Rest the pointer on “$180”");
+    expect(await faultsOf(page)).toEqual([]);
+    await steps.getByRole("button", { name: "Next" }).click();
+    await expect(steps).toContainText("Move the track under F");
+    await steps.getByRole("button", { name: "Next" }).click();
+    await steps.getByRole("button", { name: "Try P > 0 ?" }).click();
+    await page.keyboard.press("Enter");
+    await expect(says(page)).toHaveCount(4);
+    await steps.getByRole("button", { name: "Leave the steps" }).click();
+    await expect(steps).toBeHidden();
+    await page.reload();
+    await expect(says(page)).toHaveCount(4);
+    await expect(steps).toBeHidden();
+  });
+});

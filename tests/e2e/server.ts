@@ -13,11 +13,17 @@ async function firstStart(): Promise<TestServer> {
   return first;
 }
 
+interface Fixtures {
+  server: TestServer;
+  /** whether the browser has been here before */
+  visits: "first" | "again";
+  faults: string[];
+}
 /**
  * Tests with a fresh server, which has begun before with the demo cases; whatever the page reports to its console as
  * an error fails them.
  */
-export const test = base.extend<{ server: TestServer; faults: string[] }, { begun: TestServer }>({
+export const test = base.extend<Fixtures, { begun: TestServer }>({
   begun: [
     async ({ browserName: _ }, use) => {
       const first = await firstStart();
@@ -33,8 +39,14 @@ export const test = base.extend<{ server: TestServer; faults: string[] }, { begu
     await use(s);
     await s.end();
   },
+  visits: ["again", { option: true }],
   faults: [
-    async ({ page }, use) => {
+    async ({ page, visits }, use) => {
+      // Who comes for the first time is offered steps; the tests know their way.
+      if (visits === "again")
+        await page.addInitScript(() => {
+          if (location.protocol.startsWith("http")) localStorage.setItem("pasear:first-steps-left", "true");
+        });
       const faults: string[] = [];
       page.on("pageerror", (e) => faults.push(e.message));
       page.on("console", (m) => {

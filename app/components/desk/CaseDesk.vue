@@ -86,6 +86,7 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
 
 <template>
   <DeskLayout :has-table="hasTable" :large="isLarge" :veiled="isVeiled">
+    <template #head><FirstSteps :document="shown" @try="begin" /></template>
     <template #story>
       <DeskStory ref="story" :document="shown" :lit="lit" :slips="storySlips" @point="emit('point', $event)" />
     </template>

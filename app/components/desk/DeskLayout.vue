@@ -26,6 +26,7 @@ const STEP = 10;
 
 <template>
   <main class="desk" :class="{ large }">
+    <slot name="head" />
     <Splitter
       class="rows"
       layout="vertical"
