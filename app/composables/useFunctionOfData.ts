@@ -1,5 +1,5 @@
 import type { UnwrapNestedRefs } from "vue";
-import { nameTrouble, offeredName, rowRange, type Model } from "#core/data";
+import { nameTrouble, offeredName, rowRange, unusedColumn, type Model } from "#core/data";
 import type { Edit } from "#core/edit";
 import type { CaseFile } from "#core/model";
 import type { Columns } from "./useColumns";
@@ -27,12 +27,16 @@ export function useFunctionOfData(
   const name = computed(() => typed.value.trim());
   const problem = computed(() => nameTrouble(name.value, source.value));
 
-  /** Puts what was made into the case, and goes to the desk. */
-  function keep(edit: Edit & { name: string }, said: string): void {
+  /** a column that nothing is read off yet, beside the one that is shown */
+  const next = computed(() => columns.from && unusedColumn(columns.from, source.value));
+
+  /** Puts what was made into the case, and goes to the desk, or on to another column. */
+  function keep(edit: Edit & { name: string }, said: string, goesOn: string | null = null): void {
     store.apply(edit);
     toast.add({ severity: "info", summary: `${edit.name}(${columns.x}) stands on the desk${said}.`, life: 3500 });
     split.at.value = null;
-    used(edit.name);
+    if (goesOn) columns.y = goesOn;
+    else used(edit.name);
   }
   function keepPieces(pieces: readonly Model[], breaks: readonly number[], owner: Side, said: string): void {
     const { from } = columns;
@@ -40,10 +44,12 @@ export function useFunctionOfData(
       keep({ kind: "usePieces", from, models: [...pieces], breaks: [...breaks], owner, name: name.value }, said);
   }
 
-  function useModel(): void {
+  /** @param goesOn  the column that is shown then, instead of the desk */
+  function useModel(goesOn: string | null = null): void {
     const { from } = columns;
     if (!models.card || !from || problem.value) return;
-    keep({ kind: "useModel", from, model: models.modelOf(models.card), name: name.value }, " with all its digits");
+    const edit = { kind: "useModel", from, model: models.modelOf(models.card), name: name.value } as const;
+    keep(edit, " with all its digits", goesOn);
   }
   function useBoth(): void {
     const [left, right, at] = [split.cardOf("left"), split.cardOf("right"), split.at.value];
@@ -74,6 +80,6 @@ export function useFunctionOfData(
     }
     keepPieces(pieces, breaks, "right", " in three pieces");
   }
-  return { typed, problem, useModel, useBoth, useSide, useThree };
+  return { typed, problem, next, useModel, useBoth, useSide, useThree };
 }
 export type FunctionOfData = UnwrapNestedRefs<ReturnType<typeof useFunctionOfData>>;

@@ -12,6 +12,7 @@ export {
   rowRange,
   stretchOf,
   stretchesOf,
+  unusedColumn,
   withModel,
   withPieces,
   type Model,

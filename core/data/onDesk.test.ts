@@ -8,6 +8,7 @@ import {
   offeredName,
   rowRange,
   stretchesOf,
+  unusedColumn,
   withModel,
   withPieces,
   type Model,
@@ -274,4 +275,25 @@ describe("where two sides meet near a break", () => {
         },
       ),
     ));
+});
+
+describe("the next column", () => {
+  const table = { name: "stalls", columns: [{ name: "q" }, { name: "cost" }, { name: "price" }], rows: [] };
+  const fit = (y: string) => ({
+    name: y.slice(0, 1),
+    of: "q",
+    by: { kind: "fit" as const, data: "stalls", x: "q", y, model: "linear" as const },
+  });
+  const source: CaseFile = { format: "pasear-case", version: 1, title: "Stalls", data: [table] };
+  it.each([
+    ["the first that nothing is read off", [], "price"],
+    ["none when all are used", [fit("price")], null],
+    [
+      "one that only a table of another name uses",
+      [{ ...fit("price"), by: { ...fit("price").by, data: "x" } }],
+      "price",
+    ],
+  ])("is %s", (_, functions, next) =>
+    expect(unusedColumn({ table, x: "q", y: "cost" }, { ...source, functions })).toBe(next),
+  );
 });

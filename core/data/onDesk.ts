@@ -51,6 +51,13 @@ function numbered(base: string, between: string, first: number, taken: ReadonlyS
   }
 }
 
+/** The first column of the table that no function is read off yet; null where all are used. */
+export function unusedColumn({ table, x, y }: Source, source: CaseFile): string | null {
+  const used = (source.functions ?? []).flatMap(({ by }) => (by.kind === "fit" && by.data === table.name ? by.y : []));
+  const taken = new Set([x, y, ...used]);
+  return table.columns.find((c) => !taken.has(c.name))?.name ?? null;
+}
+
 /** Puts a function fitted to the columns into a case, and the variable it runs over where there is none yet. */
 export function withModel(source: CaseFile, from: Source, model: Model, name: string, rows?: RowRange): WithFunction {
   const widened = withVariable(source, from);

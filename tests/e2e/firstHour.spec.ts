@@ -149,6 +149,28 @@ test("a trail lights up after a rest, and never while somebody writes", async ({
   await expect(dim).toHaveCount(0);
 });
 
+test("a table of three columns gives two functions of the first, in four actions from the paste", async ({
+  page,
+  server,
+}) => {
+  await newCase(page, server);
+  await page.keyboard.press("Escape");
+  await bring(
+    page,
+    "paste",
+    "quantity (lantern)\tcost ($)\tprice ($/lantern)\n0\t90\t14\n100\t340\t11\n200\t590\t8\n300\t840\t5\n",
+  );
+  await page.getByRole("button", { name: "Keep the rows" }).click();
+  const name = page.getByRole("textbox", { name: "Name of the function" });
+  await expect(name).toHaveValue("C");
+  // The view stays, and shows the next column.
+  await page.getByRole("button", { name: "Use, and on to price" }).click();
+  await expect(name).toHaveValue("P");
+  await page.getByRole("button", { name: /^Use as P\(/ }).click();
+  await expect(page.locator('[data-name="C"]')).toContainText("90");
+  await expect(page.locator('[data-name="P"]')).toBeVisible();
+});
+
 test.describe("on a first visit", () => {
   test.use({ visits: "first" });
   test("four steps are offered on the first demo case, tried, and left for good", async ({ page, server }) => {

@@ -98,6 +98,7 @@ function key(event: KeyboardEvent, i: number): void {
         </p>
         <p v-if="c.fewRuns" class="problem">misses keep their sign for long: the shape does not fit</p>
       </div>
+      <div v-if="cardKey(c) === chosen" @click.stop @keydown.stop><slot name="chosen" /></div>
       <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
         <summary>constants</summary>
         <RowsTable

@@ -31,15 +31,33 @@ const own = ref("");
       :output="columns.unitOf(columns.y)"
       @choose="models.chosen = $event"
       @point="models.pointed = $event"
-    />
-    <form v-if="models.card" class="use" @submit.prevent="made.useModel">
-      <label class="as"
-        >name
-        <InputText v-model="made.typed" size="small" aria-label="Name of the function" :invalid="made.problem !== null"
-      /></label>
-      <Button type="submit" :label="`Use as ${made.typed || '…'}(${columns.x})`" :disabled="made.problem !== null" />
-      <span class="quiet">{{ made.problem ?? "all digits go with it; nothing to copy" }}</span>
-    </form>
+    >
+      <template #chosen>
+        <form class="use" @submit.prevent="made.useModel()">
+          <label class="as"
+            >name
+            <InputText
+              v-model="made.typed"
+              size="small"
+              aria-label="Name of the function"
+              :invalid="made.problem !== null"
+          /></label>
+          <Button
+            type="submit"
+            :label="`Use as ${made.typed || '…'}(${columns.x})`"
+            :disabled="made.problem !== null"
+          />
+          <Button
+            v-if="made.next"
+            link
+            :label="`Use, and on to ${made.next}`"
+            :disabled="made.problem !== null"
+            @click="made.useModel(made.next)"
+          />
+          <span class="quiet">{{ made.problem ?? "all digits go with it; nothing to copy" }}</span>
+        </form>
+      </template>
+    </ModelCards>
     <form class="own" @submit.prevent="models.keepOwn(own)">
       <label
         >Own formula with free constants
