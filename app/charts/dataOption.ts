@@ -188,6 +188,8 @@ function residualsOf(p: DataPicture, main: Rect, look: Look) {
   return {
     ...MAIN,
     id: "residuals",
+    // A bar at the edge keeps its width; none is longer than its pane.
+    clip: false,
     type: "custom" as const,
     xAxisIndex: 1,
     yAxisIndex: 1,

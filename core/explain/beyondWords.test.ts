@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { parseUnit } from "../units";
-import { beyondWords, growthWords } from "./index";
+import { beyondWords, determinationWords, growthWords } from "./index";
 
 const unit = (text: string) => parseUnit(text).unit;
 
@@ -29,3 +29,10 @@ describe("what a model says outside its rows", () => {
     ],
   ] as const)("%j: %s", (b, wanted) => expect(say(b as Parameters<typeof beyondWords>[0])).toBe(wanted));
 });
+
+it.each([
+  [1, "R² 1"],
+  [0.99998, "R² above 0.9999"],
+  [0.97364, "R² 0.9736"],
+  [-0.2, "R² −0.2"],
+])("R² of %d: %s", (r2, words) => expect(determinationWords(r2)).toBe(words));

@@ -40,3 +40,9 @@ export function growthWords(exponent: number, input: Unit | null): string {
   const [grows, doubles] = exponent > 0 ? ["grows", "doubles"] : ["shrinks", "halves"];
   return `factor ${formatNumber(Math.exp(exponent), 5)} · ${grows} ${percent} %${per} · ${doubles} in ${time}`;
 }
+
+/** R² in words: where misses remain it is not said to be 1. */
+export function determinationWords(r2: number): string {
+  const text = formatNumber(r2, 4);
+  return `R² ${text === "1" && r2 < 1 ? "above 0.9999" : text}`;
+}

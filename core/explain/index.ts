@@ -14,7 +14,7 @@ export {
   unitFor,
   formatRate,
 } from "./quantity";
-export { beyondWords, growthWords } from "./beyondWords";
+export { beyondWords, determinationWords, growthWords } from "./beyondWords";
 export { leftAt, spareWords, worthAt, type Left } from "./planReading";
 export { planWords, type PlanWords } from "./planWords";
 export { coefficientRows, rangeText, relationShown, worthSentences, type CoefficientRow } from "./planWorth";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { beyondWords, formatNumber, formatQuantity, growthWords } from "#core/explain";
+import { beyondWords, determinationWords, formatNumber, formatQuantity, growthWords } from "#core/explain";
 import { latexName } from "#core/formula";
 import type { Unit } from "#core/units";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
@@ -85,7 +85,7 @@ function key(event: KeyboardEvent, i: number): void {
           <template v-if="miss(c) !== null"
             >typical miss <b>{{ miss(c) }}</b></template
           ><template v-else>goes through every row it must</template
-          ><template v-if="c.r2 !== null"> · R² {{ formatNumber(c.r2, 4) }}</template
+          ><template v-if="c.r2 !== null"> · {{ determinationWords(c.r2) }}</template
           ><template v-if="c.tied"> · as good as the one above</template>
         </p>
         <p v-if="growth(c)" class="quiet">{{ growth(c) }}</p>
@@ -129,6 +129,7 @@ function key(event: KeyboardEvent, i: number): void {
 <style scoped>
 .cards {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.6rem;
 }
 .card {
