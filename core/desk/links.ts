@@ -1,7 +1,10 @@
 import type { Model } from "../model";
 import { usesOf } from "../question";
 
-/** What is made with what, as pairs [from, to] of keys such as `given:F`, `variable:q`, `function:P`, `question:q1`. */
+/**
+ * What is made with what, as pairs [from, to] of keys such as `given:F`, `variable:q`, `data:counts`, `function:P`,
+ * `question:q1`.
+ */
 export function deskLinks(model: Model): (readonly [string, string])[] {
   const out: (readonly [string, string])[] = [];
   const key = (name: string) =>
@@ -23,6 +26,8 @@ export function deskLinks(model: Model): (readonly [string, string])[] {
     link(`variable:${f.of}`, `function:${f.name}`);
     for (const u of f.uses) link(key(u), `function:${f.name}`);
   }
+  for (const { name, by } of model.source.functions ?? [])
+    if (by.kind === "fit") link(`data:${by.data}`, `function:${name}`);
   for (const q of model.source.questions ?? []) {
     const { names, amounts } = usesOf(q);
     for (const n of names) link(key(n), `question:${q.id}`);

@@ -227,6 +227,16 @@ test("the trail is a list too, and its entries lead there", async ({ page, serve
   await expect(row(page, "C")).toBeFocused();
 });
 
+test("the trail of a fitted function leads to its table", async ({ page, server }) => {
+  await stand(page, server, "Lantern demand at five prices");
+  await row(page, "K").focus();
+  await page.keyboard.press("t");
+  const dialog = page.getByRole("dialog", { name: "Trail" });
+  await dialog.getByRole("button", { name: /^data mill, \d+ rows: quadratic model of cost over q$/ }).click();
+  await expect(page).toHaveURL(/\/data$/);
+  await expect(page.getByRole("button", { name: /^Name of the data/ })).toContainText("mill");
+});
+
 test("every dialog of the desk is free of accessibility faults, in the dark too", async ({ page, server }) => {
   await page.emulateMedia({ colorScheme: "dark", reducedMotion: "reduce" });
   await stand(page, server);

@@ -215,6 +215,17 @@ describe("the trail", () => {
   });
 });
 
+it("the trail of a fitted function leads to its table, and the table to all that is read off it", () => {
+  const demand = JSON.parse(readFileSync("demo/lantern-demand.pasear.json", "utf8")) as CaseFile;
+  const { links } = deskOf(analyse(demand));
+  const fitted = (demand.functions ?? []).flatMap((f) => (f.by.kind === "fit" ? [[f.name, f.by.data]] : []));
+  expect(fitted.length).toBeGreaterThan(2);
+  for (const [name, table] of fitted) {
+    expect(trailOf(`function:${name}`, links).has(`data:${table}`)).toBe(true);
+    expect(trailOf(`data:${table}`, links).has(`function:${name}`)).toBe(true);
+  }
+});
+
 it("a label that stands far from its point has a short line to it, from the ring to the box", () => {
   // Ten curves through one place leave no room beside it.
   const crowded = analyse({

@@ -40,7 +40,10 @@ async function take(from: string | File): Promise<void> {
   if (typeof from === "string") importer.value?.take(from);
   else importer.value?.takeFile(from);
 }
-defineExpose({ take });
+function show(table: string): void {
+  columns.tableName = table;
+}
+defineExpose({ take, show });
 </script>
 
 <template>

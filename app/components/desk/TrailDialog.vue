@@ -7,6 +7,7 @@ import type { CaseFile } from "#core/model";
  * entry leads there.
  */
 const props = defineProps<{ document: CaseFile; desk: Desk; start: string | null }>();
+const emit = defineEmits<{ data: [table: string] }>();
 const visible = defineModel<boolean>("visible", { required: true });
 
 function say(key: string): string {
@@ -20,8 +21,16 @@ function say(key: string): string {
     const v = props.desk.variables.find((r) => r.name === name);
     return `variable ${name}${v?.label ? `, ${v.label}` : ""}, ${v?.range ?? ""}`;
   }
+  if (kind === "data") return sayTable(name);
   const f = props.desk.functions.find((r) => r.name === name);
   return `function ${name}${f?.label ? `, ${f.label}` : ""}: ${f?.text ?? ""}`;
+}
+/** A table, and how what is asked about was fitted to it. */
+function sayTable(name: string): string {
+  const rows = props.document.data?.find((t) => t.name === name)?.rows.length ?? 0;
+  const by = props.document.functions?.find((f) => `function:${f.name}` === props.start)?.by;
+  const fitted = by?.kind === "fit" && by.data === name ? `: ${by.model} model of ${by.y} over ${by.x}` : "";
+  return `data ${name}, ${rows} rows${fitted}`;
 }
 const phrases = computed(() => {
   const name = props.start?.split(":")[1];
@@ -49,6 +58,10 @@ const size = computed(() => (props.start ? trailOf(props.start, props.desk.links
 function go(key: string): void {
   visible.value = false;
   const [kind, name = ""] = [key.slice(0, key.indexOf(":")), key.slice(key.indexOf(":") + 1)];
+  if (kind === "data") {
+    emit("data", name);
+    return;
+  }
   const attribute = { given: "data-given", variable: "data-variable", function: "data-name", question: "data-id" }[
     kind
   ];

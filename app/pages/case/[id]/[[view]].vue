@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { until } from "@vueuse/core";
 import { trailOf } from "#core/desk";
 import { isBlank } from "#core/edit";
 import type { View } from "#core/graph";
 import type { CaseFile } from "#core/model";
 import { RequestFailure } from "~/utils/caseApi";
-import { CASE_VIEWS, type CaseViewId } from "~/utils/caseViews";
 import type CaseDesk from "~/components/desk/CaseDesk.vue";
 
 // The other views come when they are asked for, and so do dialogs.
@@ -42,23 +40,9 @@ const lit = computed(() => (rested.value && analysis.desk ? trailOf(rested.value
 const trailStart = ref<string | null>(null);
 
 // ---- views of the case
-/** A case that is only a plan opens there. */
-const home = computed((): CaseViewId =>
-  store.document?.plan && (store.document.functions ?? []).length === 0 ? "plan" : "desk",
-);
-const where = computed((): CaseViewId => CASE_VIEWS.find((v) => v.id === route.params.view)?.id ?? home.value);
-function goView(id: CaseViewId): void {
-  if (id !== where.value) void navigateTo(`/case/${String(route.params.id)}/${id}`);
-}
 const desk = useTemplateRef<InstanceType<typeof CaseDesk>>("desk");
-const data = useTemplateRef<{ take: (from: string | File) => Promise<void> }>("data");
-/** To the entry line, with a line begun on it where there is one to try. */
-async function write(line?: string): Promise<void> {
-  goView("desk");
-  await until(desk).toBeTruthy();
-  if (line === undefined) desk.value?.write();
-  else desk.value?.begin(line);
-}
+const data = useTemplateRef<{ take: (from: string | File) => Promise<void>; show: (table: string) => void }>("data");
+const { where, go: goView, write, takeTable, showTable } = useCaseViews(desk, data);
 
 // ---- dialogs
 const dialogs = reactive({ compare: false, trail: false, stale: false, help: false });
@@ -101,11 +85,7 @@ useCaseKeys({
 
 const places = {
   isHeld: () => dialogs.stale,
-  async table(from: string | File) {
-    goView("data");
-    await until(data).toBeTruthy();
-    await data.value?.take(from);
-  },
+  table: takeTable,
   story(text: string) {
     const before = store.document?.story?.text.trim() ?? "";
     store.apply({ kind: "editStory", text: before ? `${before}\n\n${text.trim()}` : text.trim() });
@@ -194,6 +174,7 @@ const isOpen = computed(() => store.document !== null && !missing.value);
       :document="analysis.shown"
       :desk="analysis.desk"
       :start="trailStart"
+      @data="showTable"
     />
   </div>
 </template>
