@@ -24,6 +24,6 @@ export function firstSteps({ story, givens, functions, questions }: CaseFile): r
     },
     { says: `Move the track under ${varied.name}: curves, answers and sentences follow.`, line: null },
     { says: "Ask a question of your own on the entry line, and press Enter.", line: `${last.name} > 0 ?` },
-    { says: "Every finding says how sure it is. Open “working” under the first one; ? has all the rest.", line: null },
+    { says: "Every finding says how sure it is. Open “working” under the first; ? has the rest.", line: null },
   ];
 }

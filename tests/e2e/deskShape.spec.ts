@@ -74,6 +74,15 @@ test("rows in between are opened where a sign changes, and columns can be left o
   await table(page).getByRole("button", { name: "Columns" }).click();
   await page.getByRole("checkbox", { name: /^R/ }).click();
   await expect(table(page).getByRole("columnheader")).toHaveCount(4);
+  // Esc leaves the list of columns first, and then the table.
   await page.keyboard.press("Escape");
   await expect(table(page)).toBeVisible();
+  await table(page).getByRole("button", { name: "own inputs" }).click();
+  await table(page).getByRole("textbox", { name: "Own inputs" }).fill("7/3; M");
+  await page.keyboard.press("Escape");
+  await expect(table(page)).toBeHidden();
+  // What was written is there again.
+  await page.getByRole("button", { name: "Table", exact: true }).click();
+  await expect(table(page).getByRole("textbox", { name: "Own inputs" })).toHaveValue("7/3; M");
+  await expect(table(page)).toBeFocused();
 });

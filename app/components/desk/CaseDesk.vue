@@ -107,14 +107,17 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
       />
     </template>
     <template #table>
-      <DeskTable
-        v-if="hasTable"
-        :document="shown"
-        :variable="analysis.picture!.variable"
-        :shown="view.rows ?? []"
-        @show="view = { ...view, rows: $event }"
-        @close="closeTable"
-      />
+      <!-- What was written in it is there again when it is opened again. -->
+      <KeepAlive>
+        <DeskTable
+          v-if="hasTable"
+          :document="shown"
+          :variable="analysis.picture!.variable"
+          :shown="view.rows ?? []"
+          @show="view = { ...view, rows: $event }"
+          @close="closeTable"
+        />
+      </KeepAlive>
     </template>
     <template #entry>
       <DeskEntry

@@ -15,7 +15,7 @@ const emit = defineEmits<{ show: [inputs: number[]]; close: [] }>();
 const toast = useToast();
 /** It is opened by a press elsewhere, and its keys are at hand at once. */
 const home = useTemplateRef<HTMLElement>("home");
-onMounted(() => home.value?.focus());
+onActivated(() => home.value?.focus());
 const columns = useTemplateRef<{ toggle: (event: Event) => void }>("columns");
 const more = useTemplateRef<{ toggle: (event: Event) => void }>("more");
 const table = useValueTable(
