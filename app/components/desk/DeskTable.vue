@@ -140,6 +140,9 @@ async function copy(separator: "\t" | ","): Promise<void> {
   padding: 0.85rem 0.6rem 0.4rem 0.95rem;
   background: var(--paper);
 }
+.values:focus-visible {
+  outline-offset: -2px;
+}
 .panel-head {
   margin-bottom: 0.3rem;
 }
