@@ -6,16 +6,8 @@ import type { Columns } from "./useColumns";
 import type { Models } from "./useModels";
 import type { Side, useSplit } from "./useSplit";
 
-/** A model, one side of a break, or several pieces put on the desk as a function, in one step, with all digits. */
-export function useFunctionOfData(
-  source: Readonly<Ref<CaseFile>>,
-  columns: Columns,
-  models: Models,
-  split: ReturnType<typeof useSplit>,
-  used: (name: string) => void,
-) {
-  const store = useCaseStore();
-  const toast = useToast();
+/** The name a function gets: one that fits the column, until another is typed. */
+function useFunctionName(source: Readonly<Ref<CaseFile>>, columns: Columns) {
   const typed = ref("");
   watch(
     [() => columns.y, () => columns.x, () => source.value.functions],
@@ -26,6 +18,20 @@ export function useFunctionOfData(
   );
   const name = computed(() => typed.value.trim());
   const problem = computed(() => nameTrouble(name.value, source.value));
+  return { typed, name, problem };
+}
+
+/** A model, one side of a break, or several pieces put on the desk as a function, in one step, with all digits. */
+export function useFunctionOfData(
+  source: Readonly<Ref<CaseFile>>,
+  columns: Columns,
+  models: Models,
+  split: ReturnType<typeof useSplit>,
+  used: (name: string) => void,
+) {
+  const store = useCaseStore();
+  const toast = useToast();
+  const { typed, name, problem } = useFunctionName(source, columns);
 
   /** a column that nothing is read off yet, beside the one that is shown */
   const next = computed(() => columns.from && unusedColumn(columns.from, source.value));

@@ -7,18 +7,8 @@ import type { Columns } from "./useColumns";
 /** Models are ranked anew when columns, rows and context have been still for this long, in ms. */
 const REST = 150;
 
-/** The models of the chosen columns, best first, ranked in a worker, and the one that is chosen. */
-export function useModels(columns: Columns, givens: Readonly<Ref<readonly (readonly [string, number])[]>>) {
-  const worker = useDataWorker();
-  const cards = shallowRef<readonly RankedCard[]>([]);
-  /** where the rows seem to turn */
-  const suggested = shallowRef<readonly number[]>([]);
-  const failure = ref<string | null>(null);
-  const chosen = ref("");
-  const pointed = ref<string | null>(null);
-  const card = computed(() => cards.value.find((c) => cardKey(c) === chosen.value && c.reason === null) ?? null);
-
-  // ---- what is known of the readings
+/** What is known of the readings: they are never negative, they cannot pass a limit. */
+function useFitContext(columns: Columns) {
   const notNegative = ref(true);
   const limit = ref("");
   const context = computed((): Context => {
@@ -35,8 +25,15 @@ export function useModels(columns: Columns, givens: Readonly<Ref<readonly (reado
     },
     { immediate: true },
   );
+  return { notNegative, limit, context };
+}
 
-  // ---- a formula of one's own
+/** A formula of one's own with constants to fit. @param taken  called when there is one to be ranked with the others */
+function useOwnFormula(
+  columns: Columns,
+  givens: Readonly<Ref<readonly (readonly [string, number])[]>>,
+  taken: () => void,
+) {
   const own = ref("");
   const ownProblem = ref<string | null>(null);
   function keepOwn(text: string): void {
@@ -52,10 +49,27 @@ export function useModels(columns: Columns, givens: Readonly<Ref<readonly (reado
     }
     ownProblem.value = null;
     own.value = text;
-    if (text.trim()) chosen.value = "own direct";
+    if (text.trim()) taken();
   }
+  return { own, ownProblem, keepOwn };
+}
 
-  // ---- ranking
+/** The models of the chosen columns, best first, ranked in a worker, and the one that is chosen. */
+export function useModels(columns: Columns, givens: Readonly<Ref<readonly (readonly [string, number])[]>>) {
+  const worker = useDataWorker();
+  const cards = shallowRef<readonly RankedCard[]>([]);
+  /** where the rows seem to turn */
+  const suggested = shallowRef<readonly number[]>([]);
+  const failure = ref<string | null>(null);
+  const chosen = ref("");
+  const pointed = ref<string | null>(null);
+  const card = computed(() => cards.value.find((c) => cardKey(c) === chosen.value && c.reason === null) ?? null);
+
+  const { notNegative, limit, context } = useFitContext(columns);
+  const { own, ownProblem, keepOwn } = useOwnFormula(columns, givens, () => {
+    chosen.value = "own direct";
+  });
+
   function clear(): void {
     cards.value = [];
     suggested.value = [];

@@ -19,17 +19,14 @@ export interface CurveReading {
   readonly y: number | null;
 }
 
-/** The line that reads all curves off at one input; stops are places worth reading at, such as answers. */
-export function useReadingLine(
+/** What every curve says at the input of the reading line, and where on the page. */
+function useReadings(
   picture: () => Picture | null,
   source: () => CaseFile,
   rects: Readonly<Ref<readonly Rect[]>>,
+  at: Readonly<Ref<number | null>>,
 ) {
-  const at = ref<number | null>(null);
   const model = computed(() => (at.value === null ? null : buildModel(source())));
-  const stops = computed(() => [...new Set((picture()?.points ?? []).map((p) => p.x))].sort((a, b) => a - b));
-  const isWhole = (): boolean => source().variables?.find((v) => v.name === picture()?.variable)?.whole === true;
-
   const readings = computed((): CurveReading[] => {
     const [p, m, x] = [picture(), model.value, at.value];
     if (!p || !m || x === null) return [];
@@ -54,6 +51,18 @@ export function useReadingLine(
   const spoken = computed(() =>
     at.value === null ? "" : `${text.value}: ${readings.value.map((r) => `${r.name} ${r.text}`).join(", ")}`,
   );
+  return { x, text, readings, spoken };
+}
+
+/** The line that reads all curves off at one input; stops are places worth reading at, such as answers. */
+export function useReadingLine(
+  picture: () => Picture | null,
+  source: () => CaseFile,
+  rects: Readonly<Ref<readonly Rect[]>>,
+) {
+  const at = ref<number | null>(null);
+  const stops = computed(() => [...new Set((picture()?.points ?? []).map((p) => p.x))].sort((a, b) => a - b));
+  const isWhole = (): boolean => source().variables?.find((v) => v.name === picture()?.variable)?.whole === true;
 
   /** The input under a place, in pixels from the left of the graph; a stop near by catches it. */
   function inputAt(px: number): number | null {
@@ -89,6 +98,6 @@ export function useReadingLine(
     const p = picture()?.points.find((q) => q.x === at.value && q.question !== null);
     return p ? `question:${p.question}` : null;
   }
-  return { at, x, text, readings, spoken, inputAt, step, answer };
+  return { at, ...useReadings(picture, source, rects, at), inputAt, step, answer };
 }
 export type ReadingLineState = ReturnType<typeof useReadingLine>;

@@ -21,7 +21,6 @@ export function useSplit(
   variable: Readonly<Ref<string>>,
   givens: Readonly<Ref<readonly (readonly [string, number])[]>>,
 ) {
-  const worker = useDataWorker();
   const at = ref<number | null>(null);
   const owner = ref<Owner>("right");
   const cards = shallowRef<Record<Side, readonly RankedCard[]> | null>(null);
@@ -40,20 +39,7 @@ export function useSplit(
     rows.value && at.value !== null ? (stretches([at.value], owner.value) as [Rows, Rows]) : null,
   );
 
-  /** Models of some rows, best first; null when something newer was asked. */
-  async function rank(part: Rows): Promise<readonly RankedCard[] | null> {
-    if (part.x.length === 0) return [];
-    const reply = await worker.ask<"rank">({
-      kind: "rank",
-      x: part.x,
-      y: part.y,
-      variable: variable.value,
-      context: { notNegative: false, limit: null },
-      own: null,
-      givens: givens.value,
-    });
-    return reply?.cards ?? null;
-  }
+  const rank = useRowsRanked(variable, givens);
   async function rankSides(both: readonly [Rows, Rows]): Promise<void> {
     const left = await rank(both[0]);
     const right = left && both === parts.value ? await rank(both[1]) : null;
@@ -72,6 +58,41 @@ export function useSplit(
 
   const cardOf = (side: Side): RankedCard | null =>
     cards.value?.[side].find((c) => cardKey(c) === chosen[side] && c.reason === null) ?? null;
+  /** Splits where the rows seem to turn, else in the middle. */
+  function begin(): void {
+    const x = rows.value?.x ?? [];
+    if (x.length === 0) return;
+    const [lo, hi] = [x.reduce((m, v) => Math.min(m, v), Infinity), x.reduce((m, v) => Math.max(m, v), -Infinity)];
+    at.value = suggested.value[0] ?? Number(((lo + hi) / 2).toPrecision(3));
+  }
+  const curves = useSideCurves(at, rows, cardOf);
+  return { at, owner, cards, chosen, parts, stretches, rank, cardOf, begin, ...curves };
+}
+
+/** Models of some rows, best first; null when something newer was asked. */
+function useRowsRanked(variable: Readonly<Ref<string>>, givens: Readonly<Ref<readonly (readonly [string, number])[]>>) {
+  const worker = useDataWorker();
+  return async (part: Rows): Promise<readonly RankedCard[] | null> => {
+    if (part.x.length === 0) return [];
+    const reply = await worker.ask<"rank">({
+      kind: "rank",
+      x: part.x,
+      y: part.y,
+      variable: variable.value,
+      context: { notNegative: false, limit: null },
+      own: null,
+      givens: givens.value,
+    });
+    return reply?.cards ?? null;
+  };
+}
+
+/** What the chosen models of both sides say at the break and beside it. */
+function useSideCurves(
+  at: Readonly<Ref<number | null>>,
+  rows: Readonly<Ref<Rows | null>>,
+  cardOf: (side: Side) => RankedCard | null,
+) {
   const valueOf = (side: Side, x: number): number => {
     const c = cardOf(side);
     return c && c.family !== "own"
@@ -99,13 +120,6 @@ export function useSplit(
         ),
   );
 
-  /** Splits where the rows seem to turn, else in the middle. */
-  function begin(): void {
-    const x = rows.value?.x ?? [];
-    if (x.length === 0) return;
-    const [lo, hi] = [x.reduce((m, v) => Math.min(m, v), Infinity), x.reduce((m, v) => Math.max(m, v), -Infinity)];
-    at.value = suggested.value[0] ?? Number(((lo + hi) / 2).toPrecision(3));
-  }
   /** The curve of a side for drawing, up to the break: x and y in turn. */
   function curveOf(side: Side): number[] {
     const c = cardOf(side);
@@ -118,5 +132,5 @@ export function useSplit(
     if (!Number.isFinite(end)) return points;
     return side === "left" ? [...points, at.value, end] : [at.value, end, ...points];
   }
-  return { at, owner, cards, chosen, parts, stretches, rank, cardOf, valueOf, jump, meeting, begin, curveOf };
+  return { valueOf, jump, meeting, curveOf };
 }

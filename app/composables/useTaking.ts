@@ -14,14 +14,18 @@ export interface TakingPlaces {
   readonly line: (text: string) => void;
 }
 
+type Tell = (summary: string, detail: string, isTrouble?: boolean) => void;
+
 /** What takes pasted text itself. */
 const OWN_PASTE = ".grid, .p-dialog";
+/** A larger file is no case. */
+const MOST_BYTES = 8_000_000;
 
 /** What is pasted or dropped anywhere in a case goes where it belongs, and is said; one undo takes it back. */
 export function useTaking(places: TakingPlaces, undo: () => void) {
   const store = useCaseStore();
   const toast = useToast();
-  const tell = (summary: string, detail: string, isTrouble = false) =>
+  const tell: Tell = (summary, detail, isTrouble = false) =>
     toast.add({ severity: isTrouble ? "warn" : "info", summary, detail, life: isTrouble ? 9000 : 6000 });
 
   const taken = (summary: string) => {
@@ -34,7 +38,7 @@ export function useTaking(places: TakingPlaces, undo: () => void) {
     const source = store.document;
     if (!source || text.trim() === "") return;
     const found = foreignText(text, source);
-    if (found.kind === "case") return takeCase(text);
+    if (found.kind === "case") return takeCase(text, tell);
     if (found.kind === "table") return places.table(text);
     if (found.kind === "line") return places.line(text.trim());
     if (found.kind === "lines") {
@@ -51,33 +55,44 @@ export function useTaking(places: TakingPlaces, undo: () => void) {
       taken("The text went to the story.");
     }
   }
-  /** A case is opened beside this one, which stays as it is. */
-  async function takeCase(text: string): Promise<void> {
-    let document: unknown;
-    try {
-      document = JSON.parse(text);
-    } catch (failure) {
-      return tell("This case cannot be read.", `${(failure as Error).message}.`, true);
-    }
-    const read = readCase(document);
-    if (!read.ok) return tell("This case cannot be read.", read.errors[0]!.message, true);
-    try {
-      const made = await caseApi.create(read.case);
-      await navigateTo(`/case/${made.id}`);
-      tell(`“${read.case.title}” was put on the shelf and opened.`, "The case you came from is kept as it was.");
-    } catch (failure) {
-      tell("The case could not be put on the shelf.", (failure as Error).message, true);
-    }
-  }
   async function takeFile(file: File): Promise<void> {
     if (!file.name.toLowerCase().endsWith(".json") || file.size > MOST_BYTES) return places.table(file);
     const text = await file.text();
-    return text.includes('"pasear-case"') ? takeCase(text) : places.table(file);
+    return text.includes('"pasear-case"') ? takeCase(text, tell) : places.table(file);
   }
 
+  useArrivals(places.isHeld, takeText, takeFile);
+  return { takeText };
+}
+
+/** A case is opened beside this one, which stays as it is. */
+async function takeCase(text: string, tell: Tell): Promise<void> {
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch (failure) {
+    return tell("This case cannot be read.", `${(failure as Error).message}.`, true);
+  }
+  const read = readCase(document);
+  if (!read.ok) return tell("This case cannot be read.", read.errors[0]!.message, true);
+  try {
+    const made = await caseApi.create(read.case);
+    await navigateTo(`/case/${made.id}`);
+    tell(`“${read.case.title}” was put on the shelf and opened.`, "The case you came from is kept as it was.");
+  } catch (failure) {
+    tell("The case could not be put on the shelf.", (failure as Error).message, true);
+  }
+}
+
+/** Hears what is pasted or dropped where nothing else takes it. */
+function useArrivals(
+  isHeld: () => boolean,
+  takeText: (text: string) => Promise<void>,
+  takeFile: (file: File) => Promise<void> | void,
+): void {
   const isOwn = (event: Event) => {
     const target = event.target as Element;
-    return event.defaultPrevented || isWriting(target) || target.closest(OWN_PASTE) !== null || places.isHeld();
+    return event.defaultPrevented || isWriting(target) || target.closest(OWN_PASTE) !== null || isHeld();
   };
   useEventListener(window, "paste", (event: ClipboardEvent) => {
     if (isOwn(event)) return;
@@ -108,7 +123,4 @@ export function useTaking(places: TakingPlaces, undo: () => void) {
     if (file) void takeFile(file);
     else if (!isWriting(event.target as Element)) void takeText(dataTransfer?.getData("text/plain") ?? "");
   });
-  return { takeText };
 }
-/** A larger file is no case. */
-const MOST_BYTES = 8_000_000;

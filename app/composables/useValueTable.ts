@@ -11,6 +11,9 @@ const OPEN_END = 10;
 /** Significant digits of a cell. */
 const DIGITS = 8;
 
+type Model = ReturnType<typeof buildModel>;
+type Variable = NonNullable<ReturnType<Model["variables"]["get"]>>;
+
 /** A line of the table as it is shown, with the row it tells. */
 export interface ValueLine extends RowsTableRow {
   readonly line: TableRow;
@@ -37,30 +40,10 @@ export function useValueTable(document: () => CaseFile, variable: () => string) 
     left.value = new Set([...left.value].filter((n) => n !== name).concat(left.value.has(name) ? [] : [name]));
   }
 
-  const way = ref<"step" | "own">("step");
-  const step = reactive({ from: "0", to: "10", by: "1" });
-  const own = ref("");
+  const { way, step, own, asked } = useTableInputs(model, of, variable);
+  /** rows that were opened between others */
   const opened = shallowRef<readonly Rational[]>([]);
-  watch(variable, () => Object.assign(step, firstSteps(of.value)), { immediate: true });
-  const asked = computed((): Inputs => (way.value === "own" ? ownInputs() : stepInputs()));
   watch([way, () => ({ ...step }), own], () => (opened.value = []));
-
-  function ownInputs(): Inputs {
-    const { inputs, wrong } = listedInputs(own.value, model.value);
-    return { inputs, wrong: wrong === null ? null : `“${wrong}” is no number; fractions such as 7/3 are.` };
-  }
-  function stepInputs(): Inputs {
-    const read = [step.from, step.to, step.by].map((text) => readAmount(text.trim(), model.value.names));
-    const exact: Rational[] = [];
-    for (const r of read) {
-      if (!r.ok) return { inputs: [], wrong: r.problem.message };
-      exact.push(r.exact);
-    }
-    const [from, to, by] = exact as [Rational, Rational, Rational];
-    if (by.compare(0) <= 0) return { inputs: [], wrong: "The step should be above 0." };
-    if (from.compare(to) > 0) return { inputs: [], wrong: "The start lies after the end." };
-    return { inputs: steppedInputs(from, to, by), wrong: null };
-  }
 
   const isWhole = computed(() => of.value?.whole ?? false);
   const inputs = computed(() => withOpened(asked.value.inputs, opened.value, isWhole.value));
@@ -92,8 +75,35 @@ export function useValueTable(document: () => CaseFile, variable: () => string) 
   return { functions, chosen, turn, way, step, own, opened, asked, rows, header, lines, open, text };
 }
 
+/** Which inputs a table of values is asked for: in steps, or one by one. */
+function useTableInputs(model: Readonly<Ref<Model>>, of: Readonly<Ref<Variable | null>>, variable: () => string) {
+  const way = ref<"step" | "own">("step");
+  const step = reactive({ from: "0", to: "10", by: "1" });
+  const own = ref("");
+  watch(variable, () => Object.assign(step, firstSteps(of.value)), { immediate: true });
+  const asked = computed((): Inputs => (way.value === "own" ? ownInputs() : stepInputs()));
+
+  function ownInputs(): Inputs {
+    const { inputs, wrong } = listedInputs(own.value, model.value);
+    return { inputs, wrong: wrong === null ? null : `“${wrong}” is no number; fractions such as 7/3 are.` };
+  }
+  function stepInputs(): Inputs {
+    const read = [step.from, step.to, step.by].map((text) => readAmount(text.trim(), model.value.names));
+    const exact: Rational[] = [];
+    for (const r of read) {
+      if (!r.ok) return { inputs: [], wrong: r.problem.message };
+      exact.push(r.exact);
+    }
+    const [from, to, by] = exact as [Rational, Rational, Rational];
+    if (by.compare(0) <= 0) return { inputs: [], wrong: "The step should be above 0." };
+    if (from.compare(to) > 0) return { inputs: [], wrong: "The start lies after the end." };
+    return { inputs: steppedInputs(from, to, by), wrong: null };
+  }
+  return { way, step, own, asked };
+}
+
 /** The steps a table begins with: over the range of its variable, written as it was typed (a rate in percent). */
-function firstSteps(of: NonNullable<ReturnType<ReturnType<typeof buildModel>["variables"]["get"]>> | null) {
+function firstSteps(of: Variable | null) {
   const from = of?.from ? toDouble(of.from) : 0;
   const to = of?.to ? toDouble(of.to) : from + OPEN_END;
   const by = roundStep(to - from, ROWS_AT_FIRST);

@@ -72,34 +72,53 @@ function takeLine(view: EditorView, setup: CodeSetup): boolean {
   return true;
 }
 
-/** A one-line editor for statements and formulas: coloured, completed, with the wrong part marked under it. */
-export function openCodeEditor(setup: CodeSetup): CodeEditor {
-  const nonce = document.querySelector<HTMLScriptElement>("script[nonce]")?.nonce;
+const repaintEffect = StateEffect.define<null>();
+
+/** The colours of names, numbers and words. */
+function coloured(setup: CodeSetup): StateField<DecorationSet> {
   const painted = (state: EditorState): DecorationSet =>
     Decoration.set(
       setup.paint(state.doc.toString()).map((s) => Decoration.mark({ class: `cm-${s.paint}` }).range(s.from, s.to)),
     );
-  const repaintEffect = StateEffect.define<null>();
-  const paint = StateField.define<DecorationSet>({
+  return StateField.define<DecorationSet>({
     create: painted,
     update: (set, tr) => (tr.docChanged || tr.effects.some((e) => e.is(repaintEffect)) ? painted(tr.state) : set),
     provide: (f) => EditorView.decorations.from(f),
   });
-  const wrong = StateField.define<DecorationSet>({
-    create: () => Decoration.none,
-    update: (set, tr) => {
-      let next = tr.docChanged ? Decoration.none : set;
-      for (const e of tr.effects)
-        if (e.is(wrongEffect))
-          next =
-            e.value && e.value.to > e.value.from && e.value.to <= tr.state.doc.length
-              ? Decoration.set([wrongMark.range(e.value.from, e.value.to)])
-              : Decoration.none;
-      return next;
-    },
-    provide: (f) => EditorView.decorations.from(f),
-  });
-  const complete = autocompletion({
+}
+
+/** The part that is wrong, until something else is typed. */
+const wrongPart = StateField.define<DecorationSet>({
+  create: () => Decoration.none,
+  update: (set, tr) => {
+    let next = tr.docChanged ? Decoration.none : set;
+    for (const e of tr.effects)
+      if (e.is(wrongEffect))
+        next =
+          e.value && e.value.to > e.value.from && e.value.to <= tr.state.doc.length
+            ? Decoration.set([wrongMark.range(e.value.from, e.value.to)])
+            : Decoration.none;
+    return next;
+  },
+  provide: (f) => EditorView.decorations.from(f),
+});
+
+/** An offer as the library's list takes it. */
+const completion = (offer: Offers["list"][number], setup: CodeSetup): Completion => ({
+  label: offer.label,
+  detail: offer.detail,
+  type: offer.kind,
+  apply: (view, _c, from, to) => {
+    if (offer.form !== null) {
+      setup.onForm(offer.form);
+      view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: "" } });
+      return;
+    }
+    view.dispatch({ changes: { from, to, insert: offer.write }, selection: { anchor: from + offer.write.length } });
+  },
+});
+const offered = (setup: CodeSetup): Extension =>
+  autocompletion({
     defaultKeymap: false,
     selectOnOpen: false,
     interactionDelay: 0,
@@ -108,96 +127,98 @@ export function openCodeEditor(setup: CodeSetup): CodeEditor {
     override: [
       (context) => {
         const offers = setup.offers(context.state.doc.toString(), context.pos, context.explicit);
-        if (!offers) return null;
-        return {
-          from: offers.from,
-          filter: false,
-          options: offers.list.map((o): Completion => ({
-            label: o.label,
-            detail: o.detail,
-            type: o.kind,
-            apply: (view, _c, from, to) => {
-              if (o.form !== null) {
-                setup.onForm(o.form);
-                view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: "" } });
-                return;
-              }
-              view.dispatch({ changes: { from, to, insert: o.write }, selection: { anchor: from + o.write.length } });
-            },
-          })),
-        };
+        return (
+          offers && { from: offers.from, filter: false, options: offers.list.map((offer) => completion(offer, setup)) }
+        );
       },
     ],
   });
+
+const keysOf = (setup: CodeSetup): Extension => [
+  Prec.highest(
+    keymap.of([
+      { key: "Ctrl-Space", run: startCompletion },
+      { key: "Tab", run: (view) => takeOffer(view, 0) },
+      // Enter takes the line; it takes a completion only where one was chosen with the arrows.
+      {
+        key: "Enter",
+        run: (view) => (selectedCompletion(view.state) ? acceptCompletion(view) : takeLine(view, setup)),
+      },
+      {
+        key: "Escape",
+        run: (view) => (completionStatus(view.state) !== null ? closeCompletion(view) : setup.onKey("Escape")),
+      },
+      {
+        key: "ArrowDown",
+        run: (view) =>
+          completionStatus(view.state) === "active" ? moveCompletionSelection(true)(view) : setup.onKey("ArrowDown"),
+      },
+      {
+        key: "ArrowUp",
+        run: (view) =>
+          completionStatus(view.state) === "active" && selectedCompletion(view.state)
+            ? moveCompletionSelection(false)(view)
+            : setup.onKey("ArrowUp"),
+      },
+    ]),
+  ),
+  keymap.of([...historyKeymap, ...defaultKeymap.filter((b) => b.key !== "Enter" && b.key !== "Escape")]),
+];
+
+/** One line: a line break that slips in becomes a space. */
+const oneLine: Extension = EditorState.transactionFilter.of((tr) =>
+  tr.docChanged && tr.newDoc.lines > 1
+    ? [
+        {
+          changes: {
+            from: 0,
+            to: tr.startState.doc.length,
+            insert: tr.newDoc.toString().replace(/\s*\n\s*/g, " "),
+          },
+        },
+      ]
+    : tr,
+);
+
+const heard = (setup: CodeSetup): Extension => [
+  EditorView.updateListener.of((u) => {
+    if (u.docChanged) setup.onText(u.state.doc.toString());
+    if (u.focusChanged) setup.onFocus(u.view.hasFocus);
+  }),
+  EditorView.domEventHandlers({
+    paste: (event) => {
+      const much = event.clipboardData?.getData("text") ?? "";
+      if (!isMuch(much)) return false;
+      event.preventDefault();
+      setup.onPasteMuch(much);
+      return true;
+    },
+  }),
+];
+
+const described = (setup: CodeSetup): Extension =>
+  EditorView.contentAttributes.of({
+    "aria-label": setup.label,
+    "aria-multiline": "false",
+    autocapitalize: "off",
+    autocorrect: "off",
+    spellcheck: "false",
+    ...(setup.describedBy ? { "aria-describedby": setup.describedBy } : {}),
+  });
+
+/** A one-line editor for statements and formulas: coloured, completed, with the wrong part marked under it. */
+export function openCodeEditor(setup: CodeSetup): CodeEditor {
+  const nonce = document.querySelector<HTMLScriptElement>("script[nonce]")?.nonce;
   const extensions: Extension[] = [
     history(),
-    paint,
-    wrong,
-    complete,
+    coloured(setup),
+    wrongPart,
+    offered(setup),
     placeholder(setup.placeholder),
-    Prec.highest(
-      keymap.of([
-        { key: "Ctrl-Space", run: startCompletion },
-        { key: "Tab", run: (view) => takeOffer(view, 0) },
-        // Enter takes the line; it takes a completion only where one was chosen with the arrows.
-        {
-          key: "Enter",
-          run: (view) => (selectedCompletion(view.state) ? acceptCompletion(view) : takeLine(view, setup)),
-        },
-        {
-          key: "Escape",
-          run: (view) => (completionStatus(view.state) !== null ? closeCompletion(view) : setup.onKey("Escape")),
-        },
-        {
-          key: "ArrowDown",
-          run: (view) =>
-            completionStatus(view.state) === "active" ? moveCompletionSelection(true)(view) : setup.onKey("ArrowDown"),
-        },
-        {
-          key: "ArrowUp",
-          run: (view) =>
-            completionStatus(view.state) === "active" && selectedCompletion(view.state)
-              ? moveCompletionSelection(false)(view)
-              : setup.onKey("ArrowUp"),
-        },
-      ]),
-    ),
-    keymap.of([...historyKeymap, ...defaultKeymap.filter((b) => b.key !== "Enter" && b.key !== "Escape")]),
-    // One line: a line break that slips in becomes a space.
-    EditorState.transactionFilter.of((tr) =>
-      tr.docChanged && tr.newDoc.lines > 1
-        ? [
-            {
-              changes: {
-                from: 0,
-                to: tr.startState.doc.length,
-                insert: tr.newDoc.toString().replace(/\s*\n\s*/g, " "),
-              },
-            },
-          ]
-        : tr,
-    ),
-    EditorView.updateListener.of((u) => {
-      if (u.docChanged) setup.onText(u.state.doc.toString());
-      if (u.focusChanged) setup.onFocus(u.view.hasFocus);
-    }),
-    EditorView.domEventHandlers({
-      paste: (event) => {
-        const much = event.clipboardData?.getData("text") ?? "";
-        if (!isMuch(much)) return false;
-        event.preventDefault();
-        setup.onPasteMuch(much);
-        return true;
-      },
-    }),
-    EditorView.contentAttributes.of({
-      "aria-label": setup.label,
-      "aria-multiline": "false",
-      autocapitalize: "off",
-      autocorrect: "off",
-      spellcheck: "false",
-      ...(setup.describedBy ? { "aria-describedby": setup.describedBy } : {}),
-    }),
+    keysOf(setup),
+    oneLine,
+    heard(setup),
+    described(setup),
     ...(nonce ? [EditorView.cspNonce.of(nonce)] : []),
   ];
   const view = new EditorView({

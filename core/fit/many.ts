@@ -1,4 +1,15 @@
-import { VARIABLE, enclosedNumber, parts, rebuild, type Expression, type Unary } from "../formula";
+import {
+  VARIABLE,
+  byRule,
+  enclosedNumber,
+  parts,
+  rebuild,
+  type Expression,
+  type One,
+  type Rules,
+  type Two,
+  type Unary,
+} from "../formula";
 import { Enclosure, roundHalfAway } from "../interval";
 
 /** A formula of several unknowns, as a function of all their values. */
@@ -39,72 +50,50 @@ const UNARY: Readonly<Record<Unary, (x: number) => number>> = {
   sign: (x) => Math.sign(x),
 };
 
+type Rule<Part> = (e: Part, compile: (part: Expression) => ManyFunction) => ManyFunction;
+const one =
+  (rule: (u: number) => number): Rule<One> =>
+  (e, compile) => {
+    const f = compile(e.a);
+    return (v) => rule(f(v));
+  };
+const two =
+  (rule: (u: number, w: number) => number): Rule<Two> =>
+  (e, compile) => {
+    const [f, g] = [compile(e.a), compile(e.b)];
+    return (v) => rule(f(v), g(v));
+  };
+const RULES: Omit<Rules<(part: Expression) => ManyFunction, ManyFunction>, "variable"> = {
+  number:
+    ({ value }) =>
+    () =>
+      value,
+  negate: one((u) => -u),
+  add: two((u, w) => u + w),
+  subtract: two((u, w) => u - w),
+  multiply: two((u, w) => u * w),
+  divide: two((u, w) => u / w),
+  power: two((u, w) => u ** w),
+  apply: (e, compile) => one(UNARY[e.name])(e, compile),
+  root: ({ n, a }, compile) => one((u) => (u < 0 && n % 2 === 1 ? -((-u) ** (1 / n)) : u ** (1 / n)))({ a }, compile),
+  min: two(Math.min),
+  max: two(Math.max),
+  choose(e, compile) {
+    const [p, q, f, g] = [compile(e.p), compile(e.q), compile(e.a), compile(e.b)];
+    return (v) => (p(v) < q(v) ? f(v) : g(v));
+  },
+  flat: () => () => 0,
+  call: () => () => NaN,
+};
+
 /** Compiles to closures over the values of all unknowns; `slot` is where the expression's own variable is found. */
 export function compileMany(e: Expression, unknowns: Unknowns, slot: number): ManyFunction {
-  const c = (part: Expression) => compileMany(part, unknowns, slot);
-  const at = unknowns.indexOf(e);
-  if (at >= 0) return (v) => v[at]!;
-  switch (e.kind) {
-    case "number": {
-      const { value } = e;
-      return () => value;
-    }
-    case "variable":
-      return (v) => v[slot]!;
-    case "negate": {
-      const f = c(e.a);
-      return (v) => -f(v);
-    }
-    case "add": {
-      const [f, g] = [c(e.a), c(e.b)];
-      return (v) => f(v) + g(v);
-    }
-    case "subtract": {
-      const [f, g] = [c(e.a), c(e.b)];
-      return (v) => f(v) - g(v);
-    }
-    case "multiply": {
-      const [f, g] = [c(e.a), c(e.b)];
-      return (v) => f(v) * g(v);
-    }
-    case "divide": {
-      const [f, g] = [c(e.a), c(e.b)];
-      return (v) => f(v) / g(v);
-    }
-    case "power": {
-      const [f, g] = [c(e.a), c(e.b)];
-      return (v) => f(v) ** g(v);
-    }
-    case "apply": {
-      const f = c(e.a);
-      const op = UNARY[e.name];
-      return (v) => op(f(v));
-    }
-    case "root": {
-      const f = c(e.a);
-      const { n } = e;
-      return (v) => {
-        const u = f(v);
-        return u < 0 && n % 2 === 1 ? -((-u) ** (1 / n)) : u ** (1 / n);
-      };
-    }
-    case "min": {
-      const [f, g] = [c(e.a), c(e.b)];
-      return (v) => Math.min(f(v), g(v));
-    }
-    case "max": {
-      const [f, g] = [c(e.a), c(e.b)];
-      return (v) => Math.max(f(v), g(v));
-    }
-    case "choose": {
-      const [p, q, f, g] = [c(e.p), c(e.q), c(e.a), c(e.b)];
-      return (v) => (p(v) < q(v) ? f(v) : g(v));
-    }
-    case "flat":
-      return () => 0;
-    case "call":
-      return () => NaN;
-  }
+  const rules: Rules<(part: Expression) => ManyFunction, ManyFunction> = { ...RULES, variable: () => (v) => v[slot]! };
+  const compile = (part: Expression): ManyFunction => {
+    const at = unknowns.indexOf(part);
+    return at >= 0 ? (v) => v[at]! : byRule(rules, part, compile);
+  };
+  return compile(e);
 }
 
 /** The expression with one unknown as its variable and its variable as an unknown marked by `outer`. */

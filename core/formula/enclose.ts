@@ -2,6 +2,7 @@ import { spend } from "../numeric";
 import { EMPTY, Enclosure, BROKEN, NOTHING, PARTIAL, iv } from "../interval";
 import { same, wholeExponent, type Expression, type Unary } from "./expression";
 import type { FunctionLookup } from "./evaluate";
+import { byRule, type Compiler, type One, type Rules, type Two } from "./rules";
 
 /** Encloses all values on a box of inputs. */
 export type EnclosureFunction = (x: Enclosure) => Enclosure;
@@ -38,95 +39,71 @@ export const compare = (p: Enclosure, q: Enclosure, a: Enclosure, b: Enclosure):
   return both.flags & EMPTY ? NOTHING : new Enclosure(both.lo, both.hi, both.flags | PARTIAL | BROKEN);
 };
 
+type Rule<Part> = (e: Part, c: Compiler<EnclosureFunction, FunctionLookup<EnclosureFunction>>) => EnclosureFunction;
+const one =
+  (rule: EnclosureFunction): Rule<One> =>
+  (e, { compile }) => {
+    const f = compile(e.a);
+    return (x) => rule(f(x));
+  };
+const two =
+  (rule: (u: Enclosure, v: Enclosure) => Enclosure): Rule<Two> =>
+  (e, { compile }) => {
+    const [f, g] = [compile(e.a), compile(e.b)];
+    return (x) => rule(f(x), g(x));
+  };
+
+const product: Rule<Two> = (e, c) => {
+  if (e.b.kind !== "apply" || e.b.name !== "ln" || !same(e.a, e.b.a)) return two(iv.multiply)(e, c);
+  return one(iv.timesLogarithm)(e, c);
+};
+const power: Rule<Two> = (e, c) => {
+  const n = wholeExponent(e.b);
+  if (n !== null) return one((u) => iv.integerPower(u, n))(e, c);
+  if (same(e.a, e.b)) return one((u) => iv.exp(iv.timesLogarithm(u)))(e, c);
+  if (e.b.kind !== "number") return two(iv.power)(e, c);
+  const y = e.b.within;
+  return one((u) => iv.realPower(u, y))(e, c);
+};
+
+const RULES: Rules<Compiler<EnclosureFunction, FunctionLookup<EnclosureFunction>>, EnclosureFunction> = {
+  number:
+    ({ within }) =>
+    () =>
+      within,
+  variable: () => (x) => x,
+  negate: one(iv.negate),
+  add: two(iv.add),
+  subtract: two(iv.subtract),
+  multiply: product,
+  divide: two(iv.divide),
+  power,
+  apply: (e, c) => one(UNARY[e.name])(e, c),
+  root: (e, c) => one((u) => iv.root(u, e.n))(e, c),
+  min: two(iv.min),
+  max: two(iv.max),
+  choose(e, { compile }) {
+    const [p, q, f, g] = [compile(e.p), compile(e.q), compile(e.a), compile(e.b)];
+    return (x) => compare(p(x), q(x), f(x), g(x));
+  },
+  flat(e, c) {
+    const stair = UNARY[e.name];
+    return one((u) => flat(stair(u)))(e, c);
+  },
+  call: (e, c) => one(c.lookup(e.name, e.order))(e, c),
+};
+
 /**
  * Compiles an expression to nested closures on enclosures, rounded outward. Missing values are flags of the result,
  * never an accident.
  */
 export function compileEnclosure(e: Expression, lookup: FunctionLookup<EnclosureFunction>): EnclosureFunction {
-  spend(4);
-  const compile = (part: Expression): EnclosureFunction => compileEnclosure(part, lookup);
-  switch (e.kind) {
-    case "number": {
-      const v = e.within;
-      return () => v;
-    }
-    case "variable":
-      return (x) => x;
-    case "negate": {
-      const f = compile(e.a);
-      return (x) => iv.negate(f(x));
-    }
-    case "add": {
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => iv.add(f(x), g(x));
-    }
-    case "subtract": {
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => iv.subtract(f(x), g(x));
-    }
-    case "multiply": {
-      const f = compile(e.a);
-      if (e.b.kind === "apply" && e.b.name === "ln" && same(e.a, e.b.a)) return (x) => iv.timesLogarithm(f(x));
-      const g = compile(e.b);
-      return (x) => iv.multiply(f(x), g(x));
-    }
-    case "divide": {
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => iv.divide(f(x), g(x));
-    }
-    case "power": {
-      const f = compile(e.a);
-      const n = wholeExponent(e.b);
-      if (n !== null) return (x) => iv.integerPower(f(x), n);
-      if (same(e.a, e.b)) return (x) => iv.exp(iv.timesLogarithm(f(x)));
-      const g = compile(e.b);
-      if (e.b.kind === "number") {
-        const y = e.b.within;
-        return (x) => iv.realPower(f(x), y);
-      }
-      return (x) => iv.power(f(x), g(x));
-    }
-    case "apply": {
-      const f = compile(e.a);
-      const op = UNARY[e.name];
-      return (x) => op(f(x));
-    }
-    case "root": {
-      const f = compile(e.a);
-      const n = e.n;
-      return (x) => iv.root(f(x), n);
-    }
-    case "min": {
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => iv.min(f(x), g(x));
-    }
-    case "max": {
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => iv.max(f(x), g(x));
-    }
-    case "choose": {
-      const p = compile(e.p);
-      const q = compile(e.q);
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => compare(p(x), q(x), f(x), g(x));
-    }
-    case "flat": {
-      const f = compile(e.a);
-      const op = UNARY[e.name];
-      return (x) => flat(op(f(x)));
-    }
-    case "call": {
-      const f = lookup(e.name, e.order);
-      const u = compile(e.a);
-      return (x) => f(u(x));
-    }
-  }
+  const compile = (part: Expression): EnclosureFunction => {
+    spend(4);
+    return byRule(RULES, part, context);
+  };
+  const context = { compile, lookup };
+  return compile(e);
 }
 
 export const ZERO = new Enclosure(0, 0);

@@ -1,6 +1,7 @@
 import { toDouble } from "../numeric";
 import { roundHalfAway } from "../interval";
 import { dependsOnVariable, wholeExponent, type Expression, type Unary } from "./expression";
+import { byRule, type Compiler, type Rules, type Two } from "./rules";
 
 /** A number function of one variable; NaN where it has no value. */
 export type NumberFunction = (x: number) => number;
@@ -58,170 +59,54 @@ function line(e: Expression): { a: number; b: number } | null {
   return null;
 }
 
-/**
- * Compiles an expression to nested closures on doubles; no text is ever run as code.
- * Shapes met all the time (a + b x, a constant beside a part, small whole powers) get closures of their own, so that
- * fewer calls are made.
- */
-export function compileNumber(e: Expression, lookup: FunctionLookup<NumberFunction>): NumberFunction {
-  const compile = (part: Expression): NumberFunction => compileNumber(part, lookup);
-  const simple = line(e);
-  if (simple) {
-    const { a, b } = simple;
-    if (b === 0) return () => a;
-    if (a === 0) return b === 1 ? (x) => x : (x) => b * x;
-    return (x) => a + b * x;
-  }
-  switch (e.kind) {
-    case "number": {
-      const v = e.value;
-      return () => v;
-    }
-    case "variable":
-      return (x) => x;
-    case "negate": {
-      const f = compile(e.a);
-      return (x) => -f(x);
-    }
-    case "add":
-    case "subtract":
-    case "multiply":
-    case "divide":
-      return binary(e.kind, e.a, e.b, compile);
-    case "power":
-      return ofPower(e.a, e.b, compile);
-    case "apply": {
-      const f = UNARY[e.name];
-      const u = compile(e.a);
-      return e.a.kind === "variable" ? f : (x) => f(u(x));
-    }
-    case "root": {
-      const u = compile(e.a);
-      const n = 1 / e.n;
-      return e.n % 2 === 1
-        ? (x) => {
-            const v = u(x);
-            return v < 0 ? -((-v) ** n) : v ** n;
-          }
-        : (x) => {
-            const v = u(x);
-            return v < 0 ? NaN : v ** n;
-          };
-    }
-    case "min": {
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => Math.min(f(x), g(x));
-    }
-    case "max": {
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => Math.max(f(x), g(x));
-    }
-    case "choose": {
-      const p = compile(e.p);
-      const q = compile(e.q);
-      const f = compile(e.a);
-      const g = compile(e.b);
-      return (x) => {
-        const l = p(x);
-        const r = q(x);
-        return l < r ? f(x) : l > r ? g(x) : NaN;
-      };
-    }
-    case "flat": {
-      const f = UNARY[e.name];
-      const u = compile(e.a);
-      // A stair is flat except where it jumps; there the neighbours on both sides differ.
-      return (x) => {
-        const v = u(x);
-        const by = Math.max(Math.abs(v) * 2 ** -52, Number.MIN_VALUE);
-        return f(v - by) === f(v + by) ? 0 : NaN;
-      };
-    }
-    case "call": {
-      const f = lookup(e.name, e.order);
-      const u = compile(e.a);
-      return e.a.kind === "variable" ? f : (x) => f(u(x));
-    }
-  }
+/** Closures for one operation, by the shape of its two parts. */
+interface Shapes {
+  readonly any: (f: NumberFunction, g: NumberFunction) => NumberFunction;
+  readonly fixedFirst: (k: number, g: NumberFunction) => NumberFunction;
+  readonly fixedSecond: (f: NumberFunction, k: number) => NumberFunction;
+  readonly variableFirst: (g: NumberFunction) => NumberFunction;
+  readonly variableSecond: (f: NumberFunction) => NumberFunction;
 }
-
-type Binary = "add" | "subtract" | "multiply" | "divide";
-
-function binary(
-  kind: Binary,
-  a: Expression,
-  b: Expression,
-  compile: (e: Expression) => NumberFunction,
-): NumberFunction {
-  const f = compile(a);
-  const g = compile(b);
-  if (!dependsOnVariable(a)) {
-    const k = f(0);
-    switch (kind) {
-      case "add":
-        return (x) => k + g(x);
-      case "subtract":
-        return (x) => k - g(x);
-      case "multiply":
-        return (x) => k * g(x);
-      case "divide":
-        return (x) => quotient(k, g(x));
-    }
-  }
-  if (!dependsOnVariable(b)) {
-    const k = g(0);
-    switch (kind) {
-      case "add":
-        return (x) => f(x) + k;
-      case "subtract":
-        return (x) => f(x) - k;
-      case "multiply":
-        return (x) => f(x) * k;
-      case "divide":
-        return k === 0 ? () => NaN : (x) => f(x) / k;
-    }
-  }
-  if (a.kind === "variable") {
-    const l = line(b);
-    if (kind === "multiply" && l) {
-      const { a: p, b: q } = l;
-      return (x) => x * (p + q * x);
-    }
-    switch (kind) {
-      case "add":
-        return (x) => x + g(x);
-      case "subtract":
-        return (x) => x - g(x);
-      case "multiply":
-        return (x) => x * g(x);
-      case "divide":
-        return (x) => quotient(x, g(x));
-    }
-  }
-  if (b.kind === "variable") {
-    switch (kind) {
-      case "add":
-        return (x) => f(x) + x;
-      case "subtract":
-        return (x) => f(x) - x;
-      case "multiply":
-        return (x) => f(x) * x;
-      case "divide":
-        return (x) => quotient(f(x), x);
-    }
-  }
-  switch (kind) {
-    case "add":
-      return (x) => f(x) + g(x);
-    case "subtract":
-      return (x) => f(x) - g(x);
-    case "multiply":
-      return (x) => f(x) * g(x);
-    case "divide":
-      return (x) => quotient(f(x), g(x));
-  }
+const SHAPES: Readonly<Record<"add" | "subtract" | "multiply" | "divide", Shapes>> = {
+  add: {
+    any: (f, g) => (x) => f(x) + g(x),
+    fixedFirst: (k, g) => (x) => k + g(x),
+    fixedSecond: (f, k) => (x) => f(x) + k,
+    variableFirst: (g) => (x) => x + g(x),
+    variableSecond: (f) => (x) => f(x) + x,
+  },
+  subtract: {
+    any: (f, g) => (x) => f(x) - g(x),
+    fixedFirst: (k, g) => (x) => k - g(x),
+    fixedSecond: (f, k) => (x) => f(x) - k,
+    variableFirst: (g) => (x) => x - g(x),
+    variableSecond: (f) => (x) => f(x) - x,
+  },
+  multiply: {
+    any: (f, g) => (x) => f(x) * g(x),
+    fixedFirst: (k, g) => (x) => k * g(x),
+    fixedSecond: (f, k) => (x) => f(x) * k,
+    variableFirst: (g) => (x) => x * g(x),
+    variableSecond: (f) => (x) => f(x) * x,
+  },
+  divide: {
+    any: (f, g) => (x) => quotient(f(x), g(x)),
+    fixedFirst: (k, g) => (x) => quotient(k, g(x)),
+    fixedSecond: (f, k) => (k === 0 ? () => NaN : (x) => f(x) / k),
+    variableFirst: (g) => (x) => quotient(x, g(x)),
+    variableSecond: (f) => (x) => quotient(f(x), x),
+  },
+};
+function binary(e: Two & { readonly kind: keyof typeof SHAPES }, { compile }: Numbers): NumberFunction {
+  const { a, b } = e;
+  const shapes = SHAPES[e.kind];
+  const [f, g] = [compile(a), compile(b)];
+  if (!dependsOnVariable(a)) return shapes.fixedFirst(f(0), g);
+  if (!dependsOnVariable(b)) return shapes.fixedSecond(f, g(0));
+  const second = a.kind === "variable" && e.kind === "multiply" ? line(b) : null;
+  if (second) return (x) => x * (second.a + second.b * x);
+  if (a.kind === "variable") return shapes.variableFirst(g);
+  return b.kind === "variable" ? shapes.variableSecond(f) : shapes.any(f, g);
 }
 
 /** A division by zero has no value, not an infinite one. */
@@ -273,4 +158,92 @@ function ofPower(a: Expression, b: Expression, compile: (e: Expression) => Numbe
     const w = g(x);
     return v < 0 || (v === 0 && w <= 0) ? NaN : v ** w;
   };
+}
+
+type Numbers = Compiler<NumberFunction, FunctionLookup<NumberFunction>>;
+type Rule<Part> = (e: Part, c: Numbers) => NumberFunction;
+const two =
+  (rule: (u: number, v: number) => number): Rule<Two> =>
+  (e, { compile }) => {
+    const [f, g] = [compile(e.a), compile(e.b)];
+    return (x) => rule(f(x), g(x));
+  };
+function oddRoot(u: NumberFunction, n: number): NumberFunction {
+  return (x) => {
+    const v = u(x);
+    return v < 0 ? -((-v) ** n) : v ** n;
+  };
+}
+function evenRoot(u: NumberFunction, n: number): NumberFunction {
+  return (x) => {
+    const v = u(x);
+    return v < 0 ? NaN : v ** n;
+  };
+}
+
+const RULES: Rules<Numbers, NumberFunction> = {
+  number:
+    ({ value }) =>
+    () =>
+      value,
+  variable: () => (x) => x,
+  negate(e, { compile }) {
+    const f = compile(e.a);
+    return (x) => -f(x);
+  },
+  add: binary,
+  subtract: binary,
+  multiply: binary,
+  divide: binary,
+  power: (e, { compile }) => ofPower(e.a, e.b, compile),
+  apply(e, { compile }) {
+    const f = UNARY[e.name];
+    const u = compile(e.a);
+    return e.a.kind === "variable" ? f : (x) => f(u(x));
+  },
+  root: (e, { compile }) => (e.n % 2 === 1 ? oddRoot : evenRoot)(compile(e.a), 1 / e.n),
+  min: two(Math.min),
+  max: two(Math.max),
+  choose(e, { compile }) {
+    const [p, q, f, g] = [compile(e.p), compile(e.q), compile(e.a), compile(e.b)];
+    return (x) => {
+      const l = p(x);
+      const r = q(x);
+      return l < r ? f(x) : l > r ? g(x) : NaN;
+    };
+  },
+  flat(e, { compile }) {
+    const f = UNARY[e.name];
+    const u = compile(e.a);
+    // A stair is flat except where it jumps; there the neighbours on both sides differ.
+    return (x) => {
+      const v = u(x);
+      const by = Math.max(Math.abs(v) * 2 ** -52, Number.MIN_VALUE);
+      return f(v - by) === f(v + by) ? 0 : NaN;
+    };
+  },
+  call(e, { compile, lookup }) {
+    const f = lookup(e.name, e.order);
+    const u = compile(e.a);
+    return e.a.kind === "variable" ? f : (x) => f(u(x));
+  },
+};
+
+/**
+ * Compiles an expression to nested closures on doubles; no text is ever run as code.
+ * Shapes met all the time (a + b x, a constant beside a part, small whole powers) get closures of their own, so that
+ * fewer calls are made.
+ */
+export function compileNumber(e: Expression, lookup: FunctionLookup<NumberFunction>): NumberFunction {
+  const compile = (part: Expression): NumberFunction => {
+    const simple = line(part);
+    return simple ? ofLine(simple) : byRule(RULES, part, context);
+  };
+  const context = { compile, lookup };
+  return compile(e);
+}
+function ofLine({ a, b }: { readonly a: number; readonly b: number }): NumberFunction {
+  if (b === 0) return () => a;
+  if (a === 0) return b === 1 ? (x) => x : (x) => b * x;
+  return (x) => a + b * x;
 }

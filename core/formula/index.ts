@@ -8,6 +8,7 @@ export { RESERVED, BUILTIN_FUNCTIONS, BUILTIN_MEANINGS, CONSTANTS } from "./buil
 export { compileNumber, type NumberFunction, type FunctionLookup } from "./evaluate";
 export { compileEnclosure, box, type EnclosureFunction } from "./enclose";
 export { compileSlopes, type SlopeFunction, type Slopes } from "./slopes";
+export { byRule, type One, type Rules, type Two } from "./rules";
 export { latexOf, latexName, nameParts, latexNumber, latexBrackets } from "./print";
 export { nearName, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
 export { expressionText, expressionLatex, polynomialText, polynomialLatex, decimalText } from "./write";

@@ -1,5 +1,6 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, iv } from "../interval";
 import { wholeExponent, type Expression, type Unary } from "./expression";
+import { byRule, type Compiler, type One, type Rules, type Two } from "./rules";
 
 /**
  * Taylor coefficients f(c), f'(c), f''(c)/2!, … enclosed; each holds for every c of the box the series was made on.
@@ -197,97 +198,83 @@ function apply(name: Unary, u: Series): Series | null {
   }
 }
 
-/**
- * Compiles an expression to a function on Taylor series, all coefficients rounded outward (Moore, Kearfott & Cloud,
- * Introduction to Interval
- * Analysis, section 9.2).
- *
- * @param lookup  the same for the functions of the case; null for one without a series
- */
-export function compileSeries(
-  e: Expression,
-  lookup: (name: string, order: number) => SeriesFunction | null,
-): SeriesFunction {
-  const compile = (part: Expression): SeriesFunction => checked(compileSeries(part, lookup));
-  const two = (a: Expression, b: Expression, join: (u: Series, v: Series) => Series | null): SeriesFunction => {
-    const [f, g] = [compile(a), compile(b)];
+type SeriesLookup = (name: string, order: number) => SeriesFunction | null;
+type SeriesCompiler = Compiler<SeriesFunction, SeriesLookup>;
+type Rule<Part> = (e: Part, c: SeriesCompiler) => SeriesFunction;
+const one =
+  (map: SeriesFunction): Rule<One> =>
+  (e, { compile }) => {
+    const f = compile(e.a);
+    return (x) => {
+      const u = f(x);
+      return u && map(u);
+    };
+  };
+const two =
+  (join: (u: Series, v: Series) => Series | null): Rule<Two> =>
+  (e, { compile }) => {
+    const [f, g] = [compile(e.a), compile(e.b)];
     return (x) => {
       const u = f(x);
       const v = u && g(x);
       return v && join(u, v);
     };
   };
-  const one = (a: Expression, map: (u: Series) => Series | null): SeriesFunction => {
-    const f = compile(a);
-    return (x) => {
-      const u = f(x);
-      return u && map(u);
-    };
-  };
-  switch (e.kind) {
-    case "number": {
-      const v = e.within;
-      return (x) => constant(v, x.length);
-    }
-    case "variable":
-      return (x) => x;
-    case "negate":
-      return one(e.a, (u) => u.map(iv.negate));
-    case "add":
-      return two(e.a, e.b, (u, v) => u.map((c, k) => iv.add(c, v[k]!)));
-    case "subtract":
-      return two(e.a, e.b, (u, v) => u.map((c, k) => iv.subtract(c, v[k]!)));
-    case "multiply":
-      return two(e.a, e.b, times);
-    case "divide":
-      return two(e.a, e.b, over);
-    case "power": {
-      const n = wholeExponent(e.b);
-      if (n !== null) return one(e.a, (u) => wholePower(u, n));
-      if (e.b.kind === "number") {
-        const y = e.b.within;
-        return one(e.a, (u) => (u[0]!.lo > 0 ? powered(u, y, iv.realPower(u[0]!, y)) : null));
-      }
-      return two(e.a, e.b, (u, v) => {
-        const l = logarithm(u);
-        return l && exponential(times(v, l));
-      });
-    }
-    case "apply": {
-      const { name } = e;
-      return one(e.a, (u) => apply(name, u));
-    }
-    case "root": {
-      const { n } = e;
-      return one(e.a, (u) => powered(u, iv.divide(ONE, point(n)), iv.root(u[0]!, n)));
-    }
-    case "min":
-      return two(e.a, e.b, (u, v) => (u[0]!.hi < v[0]!.lo ? u : v[0]!.hi < u[0]!.lo ? v : null));
-    case "max":
-      return two(e.a, e.b, (u, v) => (u[0]!.lo > v[0]!.hi ? u : v[0]!.lo > u[0]!.hi ? v : null));
-    case "choose": {
-      const [p, q, f, g] = [compile(e.p), compile(e.q), compile(e.a), compile(e.b)];
-      return (x) => {
-        const u = p(x);
-        const v = u && q(x);
-        return v && (u[0]!.hi < v[0]!.lo ? f(x) : v[0]!.hi < u[0]!.lo ? g(x) : null);
-      };
-    }
-    case "flat": {
-      const { name } = e;
-      return one(e.a, (u) => (apply(name, u) ? constant(ZERO, u.length) : null));
-    }
-    case "call": {
-      const f = lookup(e.name, e.order);
-      const u = compile(e.a);
-      return f
-        ? (x) => {
-            const v = u(x);
-            return v && f(v);
-          }
-        : () => null;
-    }
+const power: Rule<Two> = (e, c) => {
+  const n = wholeExponent(e.b);
+  if (n !== null) return one((u) => wholePower(u, n))(e, c);
+  if (e.b.kind === "number") {
+    const y = e.b.within;
+    return one((u) => (u[0]!.lo > 0 ? powered(u, y, iv.realPower(u[0]!, y)) : null))(e, c);
   }
+  return two((u, v) => {
+    const l = logarithm(u);
+    return l && exponential(times(v, l));
+  })(e, c);
+};
+const isBelow = (u: Series, v: Series): boolean => u[0]!.hi < v[0]!.lo;
+
+const RULES: Rules<SeriesCompiler, SeriesFunction> = {
+  number:
+    ({ within }) =>
+    (x) =>
+      constant(within, x.length),
+  variable: () => (x) => x,
+  negate: one((u) => u.map(iv.negate)),
+  add: two((u, v) => u.map((c, k) => iv.add(c, v[k]!))),
+  subtract: two((u, v) => u.map((c, k) => iv.subtract(c, v[k]!))),
+  multiply: two(times),
+  divide: two(over),
+  power,
+  apply: (e, c) => one((u) => apply(e.name, u))(e, c),
+  root: (e, c) => one((u) => powered(u, iv.divide(ONE, point(e.n)), iv.root(u[0]!, e.n)))(e, c),
+  min: two((u, v) => (isBelow(u, v) ? u : isBelow(v, u) ? v : null)),
+  max: two((u, v) => (isBelow(v, u) ? u : isBelow(u, v) ? v : null)),
+  choose(e, { compile }) {
+    const [p, q, f, g] = [compile(e.p), compile(e.q), compile(e.a), compile(e.b)];
+    return (x) => {
+      const u = p(x);
+      const v = u && q(x);
+      return v && (isBelow(u, v) ? f(x) : isBelow(v, u) ? g(x) : null);
+    };
+  },
+  flat: (e, c) => one((u) => (apply(e.name, u) ? constant(ZERO, u.length) : null))(e, c),
+  call(e, c) {
+    const f = c.lookup(e.name, e.order);
+    return f ? one(f)(e, c) : () => null;
+  },
+};
+
+/**
+ * Compiles an expression to a function on Taylor series, all coefficients rounded outward (Moore, Kearfott & Cloud,
+ * Introduction to Interval Analysis, section 9.2).
+ *
+ * @param lookup  the same for the functions of the case; null for one without a series
+ */
+export function compileSeries(e: Expression, lookup: SeriesLookup): SeriesFunction {
+  const compile = (part: Expression): SeriesFunction => checked(byRule(RULES, part, context));
+  const context = { compile, lookup };
+  return byRule(RULES, e, context);
 }
 const checked =
   (f: SeriesFunction): SeriesFunction =>

@@ -12,6 +12,7 @@ import {
 } from "../numeric";
 import { apply, divide, type Expression } from "./expression";
 import { latexBrackets, latexName } from "./print";
+import { byRule, type Rules, type Two } from "./rules";
 
 /** Shortest decimal of a fraction that has one of at most `digits` places, else null. */
 export function decimalText(r: Rational, digits = 6): string | null {
@@ -95,74 +96,75 @@ function ofPi(r: Rational, tex: boolean): string {
       : `${sign}${top}/${denominator(r)}`;
 }
 
-function write(e: Expression, name: string, wanted: number, tex: boolean): string {
-  const w = (part: Expression, level: number) => write(part, name, level, tex);
-  const wrap = (text: string, own: number) => (own < wanted ? (tex ? latexBrackets(text) : `(${text})`) : text);
-  const applied = (f: string, ...args: Expression[]) =>
-    tex ? `${f}${latexBrackets(args.map((a) => w(a, 0)).join(", "))}` : `${f}(${args.map((a) => w(a, 0)).join(", ")})`;
-  switch (e.kind) {
-    case "number": {
-      if (e.exact) {
-        // A long decimal out of data stays one; 347913/100000000 says less.
-        const decimal = decimalText(e.exact) ?? (denominator(e.exact) > 1_000_000n ? decimalText(e.exact, 20) : null);
-        if (decimal) return wrap(decimal, signOf(e.exact) < 0 ? SUM : ATOM);
-        return tex
-          ? wrap(
-              `${signOf(e.exact) < 0 ? "-" : ""}${fractionLatex(e.exact.abs(), "")}`,
-              signOf(e.exact) < 0 ? SUM : PRODUCT,
-            )
-          : wrap(rationalText(e.exact), PRODUCT - 0.5);
-      }
-      if (e.value === Math.PI) return tex ? "\\pi" : "pi";
-      if (e.value === Math.E) return "e";
-      return wrap(String(Number(e.value.toPrecision(10))), e.value < 0 ? SUM : ATOM);
-    }
-    case "variable":
-      return tex ? latexName(name) : name;
-    case "add":
-      return wrap(`${w(e.a, SUM)} + ${w(e.b, SUM)}`, SUM);
-    case "subtract":
-      return wrap(`${w(e.a, SUM)} - ${w(e.b, PRODUCT)}`, SUM);
-    case "negate":
-      return wrap(`-${w(e.a, PRODUCT)}`, SUM);
-    case "multiply": {
-      if (isPi(e.b) && e.a.kind === "number" && e.a.exact) return wrap(ofPi(e.a.exact, tex), PRODUCT);
-      const right = w(e.b, PRODUCT + 0.5);
-      // A number at the start of the second factor needs its sign: 1500 1.034^x would be read as two numbers.
-      const numeric = /^[\d.]/.test(right);
-      return wrap(`${w(e.a, PRODUCT)}${tex ? (numeric ? " \\cdot " : "\\,") : numeric ? "*" : " "}${right}`, PRODUCT);
-    }
-    case "divide":
-      return tex
-        ? wrap(`\\frac{${w(e.a, 0)}}{${w(e.b, 0)}}`, POWER - 0.5)
-        : wrap(`${w(e.a, PRODUCT)}/${w(e.b, POWER)}`, PRODUCT);
-    case "power":
-      return tex ? wrap(`${w(e.a, ATOM)}^{${w(e.b, 0)}}`, POWER) : wrap(`${w(e.a, ATOM)}^${w(e.b, ATOM)}`, POWER);
-    case "apply":
-      if (e.name === "exp" && e.a.kind === "number" && e.a.exact?.compare(ONE) === 0) return "e";
-      if (tex && e.name === "exp") return wrap(`e^{${w(e.a, 0)}}`, POWER);
-      if (tex && e.name === "sqrt") return `\\sqrt{${w(e.a, 0)}}`;
-      if (tex && e.name === "abs") return `\\left|${w(e.a, 0)}\\right|`;
-      // The slope of abs is a sign; people write it as a quotient, which has no value at 0 either.
-      if (e.name === "sign") return w(divide(e.a, apply("abs", e.a)), wanted);
-      return applied(
-        tex
-          ? e.name === "ln" || e.name === "sin" || e.name === "cos" || e.name === "tan"
-            ? `\\${e.name}`
-            : `\\operatorname{${e.name}}`
-          : e.name,
-        e.a,
-      );
-    case "root":
-      return tex ? `\\sqrt[${e.n}]{${w(e.a, 0)}}` : `root(${w(e.a, 0)}, ${e.n})`;
-    case "min":
-    case "max":
-      return applied(tex ? `\\${e.kind}` : e.kind, e.a, e.b);
-    case "choose":
-      return applied(tex ? "\\operatorname{choose}" : "choose", e.p, e.q, e.a, e.b);
-    case "flat":
-      return "0";
-    case "call":
-      return applied(`${tex ? latexName(e.name) : e.name}${"'".repeat(e.order)}`, e.a);
-  }
+/** How an expression is written: as text or LaTeX, with this name for the variable, in brackets below this level. */
+interface Writing {
+  readonly name: string;
+  readonly wanted: number;
+  readonly tex: boolean;
 }
+const write = (e: Expression, name: string, wanted: number, tex: boolean): string =>
+  byRule(RULES, e, { name, wanted, tex });
+const part = (e: Expression, level: number, { name, tex }: Writing): string => write(e, name, level, tex);
+const bracketed = (text: string, { tex }: Writing): string => (tex ? latexBrackets(text) : `(${text})`);
+/** In brackets, where what is around binds closer than `own`. */
+const wrap = (text: string, own: number, w: Writing): string => (own < w.wanted ? bracketed(text, w) : text);
+const applied = (f: string, args: readonly Expression[], w: Writing): string =>
+  f + bracketed(args.map((a) => part(a, 0, w)).join(", "), w);
+
+function number(e: Extract<Expression, { readonly kind: "number" }>, w: Writing): string {
+  const { exact, value } = e;
+  if (!exact) {
+    if (value === Math.PI) return w.tex ? "\\pi" : "pi";
+    if (value === Math.E) return "e";
+    return wrap(String(Number(value.toPrecision(10))), value < 0 ? SUM : ATOM, w);
+  }
+  const isNegative = signOf(exact) < 0;
+  // A long decimal out of data stays one; 347913/100000000 says less.
+  const decimal = decimalText(exact) ?? (denominator(exact) > 1_000_000n ? decimalText(exact, 20) : null);
+  if (decimal) return wrap(decimal, isNegative ? SUM : ATOM, w);
+  if (!w.tex) return wrap(rationalText(exact), PRODUCT - 0.5, w);
+  return wrap(`${isNegative ? "-" : ""}${fractionLatex(exact.abs(), "")}`, isNegative ? SUM : PRODUCT, w);
+}
+function product({ a, b }: Two, w: Writing): string {
+  if (isPi(b) && a.kind === "number" && a.exact) return wrap(ofPi(a.exact, w.tex), PRODUCT, w);
+  const right = part(b, PRODUCT + 0.5, w);
+  // A number at the start of the second factor needs its sign: 1500 1.034^x would be read as two numbers.
+  const isNumeric = /^[\d.]/.test(right);
+  const sign = w.tex ? (isNumeric ? " \\cdot " : "\\,") : isNumeric ? "*" : " ";
+  return wrap(part(a, PRODUCT, w) + sign + right, PRODUCT, w);
+}
+/** Functions that LaTeX has a name of its own for. */
+const LATEX_NAMED: readonly string[] = ["ln", "sin", "cos", "tan"];
+function application(e: Extract<Expression, { readonly kind: "apply" }>, w: Writing): string {
+  if (e.name === "exp" && e.a.kind === "number" && e.a.exact?.compare(ONE) === 0) return "e";
+  // The slope of abs is a sign; people write it as a quotient, which has no value at 0 either.
+  if (e.name === "sign") return part(divide(e.a, apply("abs", e.a)), w.wanted, w);
+  if (!w.tex) return applied(e.name, [e.a], w);
+  if (e.name === "exp") return wrap(`e^{${part(e.a, 0, w)}}`, POWER, w);
+  if (e.name === "sqrt") return `\\sqrt{${part(e.a, 0, w)}}`;
+  if (e.name === "abs") return `\\left|${part(e.a, 0, w)}\\right|`;
+  return applied(LATEX_NAMED.includes(e.name) ? `\\${e.name}` : `\\operatorname{${e.name}}`, [e.a], w);
+}
+const extreme = (e: Two & { readonly kind: "min" | "max" }, w: Writing): string =>
+  applied(w.tex ? `\\${e.kind}` : e.kind, [e.a, e.b], w);
+
+const RULES: Rules<Writing, string> = {
+  number,
+  variable: (_e, { tex, name }) => (tex ? latexName(name) : name),
+  add: ({ a, b }, w) => wrap(`${part(a, SUM, w)} + ${part(b, SUM, w)}`, SUM, w),
+  subtract: ({ a, b }, w) => wrap(`${part(a, SUM, w)} - ${part(b, PRODUCT, w)}`, SUM, w),
+  negate: ({ a }, w) => wrap(`-${part(a, PRODUCT, w)}`, SUM, w),
+  multiply: product,
+  divide: ({ a, b }, w) =>
+    w.tex
+      ? wrap(`\\frac{${part(a, 0, w)}}{${part(b, 0, w)}}`, POWER - 0.5, w)
+      : wrap(`${part(a, PRODUCT, w)}/${part(b, POWER, w)}`, PRODUCT, w),
+  power: ({ a, b }, w) => wrap(`${part(a, ATOM, w)}^${w.tex ? `{${part(b, 0, w)}}` : part(b, ATOM, w)}`, POWER, w),
+  apply: application,
+  root: ({ a, n }, w) => (w.tex ? `\\sqrt[${n}]{${part(a, 0, w)}}` : `root(${part(a, 0, w)}, ${n})`),
+  min: extreme,
+  max: extreme,
+  choose: ({ p, q, a, b }, w) => applied(w.tex ? "\\operatorname{choose}" : "choose", [p, q, a, b], w),
+  flat: () => "0",
+  call: ({ name, order, a }, w) => applied(`${w.tex ? latexName(name) : name}${"'".repeat(order)}`, [a], w),
+};

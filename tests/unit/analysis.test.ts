@@ -2,8 +2,6 @@ import { computed, effectScope, nextTick, onScopeDispose, ref, shallowRef, toRaw
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { CaseFile } from "#core/model";
 import type { View } from "#core/graph";
-import { newestFirst } from "../../app/utils/newestFirst";
-import { shareParts } from "../../app/utils/share";
 import type { AnalysisReply, AnalysisRequest } from "../../app/workers/protocol";
 
 // The page's side of the analysis, with a worker that answers when the test says so.
@@ -72,8 +70,6 @@ beforeEach(() => {
     toRaw,
     watch,
     afterFrame,
-    newestFirst,
-    shareParts,
     Worker: HeldWorker,
     onMounted: (f: () => void) => {
       f();
@@ -94,7 +90,7 @@ async function open(first: number) {
   const ghost = shallowRef<CaseFile | null>(null);
   let dragged = false;
   scope = effectScope();
-  const a = scope.run(() => useAnalysis(source, view, ghost, () => dragged))!;
+  const a = scope.run(() => useAnalysis({ of: source, view, ghost, isDragged: () => dragged }))!;
   const worker = () => HeldWorker.made.at(-1)!;
   const set = async (value: number, byHand = false) => {
     dragged = byHand;

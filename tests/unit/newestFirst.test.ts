@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
-import { newestFirst } from "../../app/utils/newestFirst";
+import { NewestFirst } from "../../app/utils/newestFirst";
 
 class FakeWorker {
   asked: number[] = [];
@@ -20,16 +20,16 @@ function set() {
   const made: FakeWorker[] = [];
   const taken: number[] = [];
   const broken: string[] = [];
-  const newest = newestFirst<number, number>(
-    () => {
+  const newest = new NewestFirst<number, number>({
+    open: () => {
       const w = new FakeWorker();
       made.push(w);
       return w as unknown as Worker;
     },
-    (n) => taken.push(n),
-    (m) => broken.push(m),
-    4000,
-  );
+    taken: (n) => taken.push(n),
+    broken: (m) => broken.push(m),
+    patience: 4000,
+  });
   return { made, taken, broken, newest };
 }
 

@@ -3,7 +3,6 @@ import { ref, shallowRef } from "vue";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { CaseFile } from "#core/model";
-import { shareParts } from "../../app/utils/share";
 
 // The store of the open case, against a server and a browser storage that are ours to break.
 class FakeServer {
@@ -95,7 +94,6 @@ beforeEach(() => {
   vi.stubGlobal("sessionStorage", storeOf(new Map()));
   vi.stubGlobal("navigator", {});
   vi.stubGlobal("addEventListener", () => {});
-  vi.stubGlobal("shareParts", shareParts);
   vi.stubGlobal("BroadcastChannel", FakeChannel);
 });
 afterEach(() => {

@@ -46,14 +46,14 @@ const line = useReadingLine(
   () => props.document,
   rects,
 );
-const hand = useGraphHand(
-  () => props.picture,
+const hand = useGraphHand({
+  picture: () => props.picture,
   view,
   home,
   rects,
   line,
-  (key) => emit("point", key),
-);
+  point: (key) => emit("point", key),
+});
 const { x: lineX, text: atText, readings, spoken } = line;
 const { isOnThreshold } = hand;
 const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ value: v, text: `over ${v}` })));

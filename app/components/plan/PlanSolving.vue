@@ -2,7 +2,7 @@
 import { formatQuantity } from "#core/explain";
 import type { Unit } from "#core/units";
 import type { PlanProgress } from "#shared/compiledPlan";
-import type { SolverState } from "~/composables/usePlan";
+import type { SolverState } from "~/composables/usePlanSolving";
 
 /** How far the compiled solver is, what it has so far, and how to end it or go on. */
 const props = defineProps<{

@@ -26,12 +26,12 @@ const view = shallowRef<View>({});
 /** Another case, or this one with earlier numbers, drawn faintly to compare with. */
 const ghost = shallowRef<{ name: string; document: CaseFile } | null>(null);
 const analysis = reactive(
-  useAnalysis(
-    computed(() => store.document),
+  useAnalysis({
+    of: computed(() => store.document),
     view,
-    computed(() => ghost.value?.document ?? null),
-    store.isDragged,
-  ),
+    ghost: computed(() => ghost.value?.document ?? null),
+    isDragged: store.isDragged,
+  }),
 );
 
 // ---- the trail: whatever is pointed at lights up what it came from and what comes of it
