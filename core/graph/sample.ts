@@ -9,6 +9,112 @@ const FIRST_POINTS = 400;
 /** Halvings of a gap where the curve bends. */
 const MAX_HALVINGS = 6;
 const MAX_POINTS = 4000;
+/** Halvings, with those before, that find the edge of a gap: a millionth of a millionth of a step. */
+const MOST_HALVINGS = 40;
+/** How far beside a break it is looked at, as a part of the range. */
+const BESIDE = 1e-9;
+
+/** A place of a curve; `y` is no number where it has no value. */
+interface Place {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Follows a curve from place to place, and ends a run where it is broken. */
+class CurveSampler {
+  readonly runs: Run[] = [];
+  private run: Run = [];
+  private count = 0;
+  /** bends smaller than this are not refined, in y-unit */
+  readonly fine: number;
+
+  constructor(
+    private readonly f: NumberFunction,
+    private readonly enclose: EnclosureFunction,
+    private readonly height: number,
+  ) {
+    this.fine = height > 0 && Number.isFinite(height) ? height / 500 : 0;
+  }
+  at(x: number): Place {
+    return { x, y: this.f(x) };
+  }
+  /** Goes on from one place to the next, which lie beside each other. */
+  go(before: Place | null, here: Place): void {
+    const hasValue = Number.isFinite(here.y);
+    const hadValue = before !== null && Number.isFinite(before.y);
+    if (hadValue && hasValue) this.between(before, here, 0);
+    else if (hadValue) this.toGap(before, here.x, 0);
+    else if (hasValue && before) this.fromGap(before.x, here, 0);
+    else if (hasValue) this.put(here);
+  }
+  end(): void {
+    if (this.run.length > 0) this.runs.push(this.run);
+    this.run = [];
+  }
+
+  private put({ x, y }: Place): void {
+    this.run.push(x, y);
+    this.count++;
+  }
+  private between(a: Place, b: Place, depth: number): void {
+    const m = this.at(a.x + (b.x - a.x) / 2);
+    const hasValue = Number.isFinite(m.y);
+    const isBent = !hasValue || Math.abs(m.y - (a.y + b.y) / 2) > this.fine;
+    if (depth < MAX_HALVINGS && isBent && this.count < MAX_POINTS && m.x > a.x && m.x < b.x) {
+      if (hasValue) {
+        this.between(a, m, depth + 1);
+        this.between(m, b, depth + 1);
+      } else {
+        this.toGap(a, m.x, depth);
+        this.fromGap(m.x, b, depth);
+      }
+      return;
+    }
+    // What still rises at the narrowest may be a jump, however low; a wide step is looked at anyway.
+    const rise = Math.abs(b.y - a.y);
+    const mayJump = rise > this.height * 0.2 || (depth >= MAX_HALVINGS && rise > this.fine);
+    if (mayJump && jumps(this.enclose, a.x, b.x)) this.end();
+    this.put(b);
+  }
+  /** Follows the curve up to the last place that has a value. */
+  private toGap(a: Place, gap: number, depth: number): void {
+    const edge = this.edge(a.x, gap, depth);
+    if (edge !== a.x) {
+      const last = this.at(edge);
+      if (Math.abs(last.y - a.y) < this.height * 50 || this.height === 0) this.put(last);
+    }
+    this.end();
+  }
+  private fromGap(gap: number, b: Place, depth: number): void {
+    const edge = this.edge(b.x, gap, depth);
+    this.end();
+    if (edge !== b.x) this.put(this.at(edge));
+    this.put(b);
+  }
+  /** The last place with a value on the way from a place that has one to one that has none. */
+  private edge(inside: number, outside: number, depth: number): number {
+    let [kept, gap] = [inside, outside];
+    for (let i = 0; i < MOST_HALVINGS - depth; i++) {
+      const m = Math.min(kept, gap) + Math.abs(gap - kept) / 2;
+      if (m === kept || m === gap) break;
+      if (Number.isFinite(this.f(m))) kept = m;
+      else gap = m;
+    }
+    return kept;
+  }
+}
+
+/** Inputs to begin from: evenly laid, with the breaks and their neighbours. */
+function firstInputs(from: number, to: number, breaks: readonly number[]): number[] {
+  const even = Array.from({ length: FIRST_POINTS + 1 }, (_, i) => from + ((to - from) * i) / FIRST_POINTS);
+  const beside = breaks
+    .filter((b) => b > from && b < to)
+    .flatMap((b) => {
+      const by = Math.max(Math.abs(b), to - from) * BESIDE;
+      return [b - by, b, b + by];
+    });
+  return [...even, ...beside].sort((a, b) => a - b);
+}
 
 /**
  * Samples a curve on [from, to] for drawing: evenly first, then where it bends. It is broken where it has no value and
@@ -24,93 +130,16 @@ export function sampleCurve(
   height: number,
   breaks: readonly number[] = [],
 ): Run[] {
-  const xs: number[] = [];
-  for (let i = 0; i <= FIRST_POINTS; i++) xs.push(from + ((to - from) * i) / FIRST_POINTS);
-  const inside = breaks.filter((b) => b > from && b < to);
-  for (const b of inside) {
-    const by = Math.max(Math.abs(b), to - from) * 1e-9;
-    xs.push(b - by, b, b + by);
+  const sampler = new CurveSampler(f, enclose, height);
+  let before: Place | null = null;
+  for (const x of firstInputs(from, to, breaks)) {
+    if (x === before?.x) continue;
+    const here: Place = sampler.at(x);
+    sampler.go(before, here);
+    before = here;
   }
-  xs.sort((a, b) => a - b);
-  const runs: Run[] = [];
-  let run: Run = [];
-  let count = 0;
-  const end = () => {
-    if (run.length > 0) runs.push(run);
-    run = [];
-  };
-  const put = (x: number, y: number) => {
-    run.push(x, y);
-    count++;
-  };
-  const fine = height > 0 && Number.isFinite(height) ? height / 500 : 0;
-
-  const between = (x0: number, y0: number, x1: number, y1: number, depth: number): void => {
-    const xm = x0 + (x1 - x0) / 2;
-    const ym = f(xm);
-    const bent = Number.isFinite(ym) ? Math.abs(ym - (y0 + y1) / 2) > fine : true;
-    if (depth < MAX_HALVINGS && bent && count < MAX_POINTS && xm > x0 && xm < x1) {
-      if (!Number.isFinite(ym)) {
-        toGap(x0, y0, xm, depth);
-        fromGap(xm, x1, y1, depth);
-        return;
-      }
-      between(x0, y0, xm, ym, depth + 1);
-      between(xm, ym, x1, y1, depth + 1);
-      return;
-    }
-    // What still rises at the narrowest may be a jump, however low; a wide step is looked at anyway.
-    if (
-      (Math.abs(y1 - y0) > height * 0.2 || (depth >= MAX_HALVINGS && Math.abs(y1 - y0) > fine)) &&
-      jumps(enclose, x0, x1)
-    )
-      end();
-    put(x1, y1);
-  };
-  /** Follows the curve up to the last place that has a value. */
-  const toGap = (x0: number, y0: number, gap: number, depth: number): void => {
-    let [lo, hi] = [x0, gap];
-    for (let i = 0; i < 40 - depth; i++) {
-      const m = lo + (hi - lo) / 2;
-      if (!(m > lo && m < hi)) break;
-      if (Number.isFinite(f(m))) lo = m;
-      else hi = m;
-    }
-    if (lo > x0) {
-      const y = f(lo);
-      if (Math.abs(y - y0) < height * 50 || height === 0) put(lo, y);
-    }
-    end();
-  };
-  const fromGap = (gap: number, x1: number, y1: number, depth: number): void => {
-    let [lo, hi] = [gap, x1];
-    for (let i = 0; i < 40 - depth; i++) {
-      const m = lo + (hi - lo) / 2;
-      if (!(m > lo && m < hi)) break;
-      if (Number.isFinite(f(m))) hi = m;
-      else lo = m;
-    }
-    end();
-    if (hi < x1) put(hi, f(hi));
-    put(x1, y1);
-  };
-
-  let px = NaN;
-  let py = NaN;
-  for (const x of xs) {
-    if (x === px) continue;
-    const y = f(x);
-    const here = Number.isFinite(y);
-    const before = Number.isFinite(py);
-    if (here && before) between(px, py, x, y, 0);
-    else if (here && !Number.isNaN(px)) fromGap(px, x, y, 0);
-    else if (here) put(x, y);
-    else if (before) toGap(px, py, x, 0);
-    px = x;
-    py = y;
-  }
-  end();
-  return runs.map((r) => thinned(r, fine / 4));
+  sampler.end();
+  return sampler.runs.map((r) => thinned(r, sampler.fine / 4));
 }
 
 /** Whether the curve is broken somewhere between two neighbours that lie far apart. */

@@ -46,96 +46,110 @@ const signAt = (f: EnclosureFunction, x: number): -1 | 0 | 1 => {
   return v.flags & (EMPTY | PARTIAL) ? 0 : v.lo > 0 ? 1 : v.hi < 0 ? -1 : 0;
 };
 
+type Box = readonly [a: number, b: number, depth: number];
+
+/** One search: what was found until now, and the boxes that are still to be looked at. */
+class Search {
+  private readonly zeros: IsolatedZero[] = [];
+  private readonly open: { lo: number; hi: number }[] = [];
+  private readonly flat: { lo: number; hi: number }[] = [];
+  private readonly stack: Box[];
+  private boxes = 0;
+
+  constructor(
+    private readonly target: BranchTarget,
+    from: number,
+    to: number,
+    private readonly least: number,
+  ) {
+    this.stack = [[from, to, 0]];
+  }
+  run(maxBoxes: number): BranchResult {
+    while (this.stack.length > 0) {
+      const box = this.stack.pop()!;
+      if (++this.boxes > maxBoxes) {
+        for (const [lo, hi] of [box, ...this.stack]) this.open.push({ lo, hi });
+        return this.result(false);
+      }
+      const rest = this.pruned(box);
+      if (rest) this.split(rest);
+    }
+    return this.result(true);
+  }
+  private result(finished: boolean): BranchResult {
+    return {
+      zeros: this.zeros.sort((x, y) => x.lo - y.lo),
+      open: joined(this.open, this.least),
+      flat: joined(this.flat, 0),
+      finished,
+      boxes: this.boxes,
+    };
+  }
+  /** What is left of a box that may hold a zero; null where it is cleared, settled, or has become another box. */
+  private pruned(box: Box): Box | null {
+    const { value, slopes } = this.target;
+    const [a, b] = box;
+    const first = value(new Enclosure(a, b));
+    if (first.flags & EMPTY || !containsZero(first)) return null;
+    if (first.flags & (BROKEN | PARTIAL)) return box;
+    if (first.lo === 0 && first.hi === 0) {
+      this.flat.push({ lo: a, hi: b });
+      return null;
+    }
+    const { slope } = slopes({ value: new Enclosure(a, b), slope: ONE });
+    if ((slope.lo > 0 || slope.hi < 0) && this.isSettledBySigns(box, slope)) return null;
+    return Number.isFinite(slope.lo) && Number.isFinite(slope.hi) ? this.narrowed(box, slope) : box;
+  }
+  /** A monotone stretch holds no zero where its ends have one sign, and exactly one where they differ. */
+  private isSettledBySigns([a, b]: Box, slope: Enclosure): boolean {
+    const left = signAt(this.target.value, a);
+    const right = signAt(this.target.value, b);
+    if (left === 0 || (left !== right && right === 0)) return false;
+    if (left !== right) this.zeros.push(sharpen(this.target, a, b, left, slope));
+    return true;
+  }
+  /**
+   * Mean-value form: all of f on the box lies in f(m) + slope · (box − m). Where the slope excludes 0 this is the
+   * Newton step.
+   */
+  private narrowed(box: Box, slope: Enclosure): Box | null {
+    const [a, b, depth] = box;
+    const m = a + (b - a) / 2;
+    const fm = this.target.value(point(m));
+    const off = new Enclosure(a - m, b - m);
+    if (!(fm.flags & (EMPTY | PARTIAL)) && !containsZero(iv.add(fm, iv.multiply(slope, off)))) return null;
+    if (slope.lo <= 0 && slope.hi >= 0) return box;
+    const newton = iv.subtract(point(m), iv.divide(fm, slope));
+    const na = Math.max(a, newton.lo);
+    const nb = Math.min(b, newton.hi);
+    if (na > nb) return null;
+    if (nb - na <= this.least) return [na, nb, depth];
+    if (nb - na >= 0.7 * (b - a)) return box;
+    this.stack.push([na, nb, depth]);
+    return null;
+  }
+  private split([a, b, depth]: Box): void {
+    const { value, settle } = this.target;
+    if (depth >= STUBBORN && (depth - STUBBORN) % AGAIN === 0 && settle(a, b)) return;
+    const mid = splitPoint(value, a, b);
+    if (b - a <= this.least || !(mid > a && mid < b)) this.open.push({ lo: a, hi: b });
+    else this.stack.push([mid, b, depth + 1], [a, mid, depth + 1]);
+  }
+}
+
 /**
  * Clears or settles every part of [from, to]: branch and prune with the mean-value form and interval Newton
  * (Moore, Kearfott & Cloud, Introduction to Interval Analysis, chapters 6 and 8).
  *
  * @param least  width below which a box that cannot be settled is left open, > 0, in x-unit
  */
-export function branch(
+export const branch = (
   target: BranchTarget,
   from: number,
   to: number,
   least: number,
   maxBoxes = MAX_BOXES,
-): BranchResult {
-  const { value, slopes, settle } = target;
-  const zeros: IsolatedZero[] = [];
-  const open: { lo: number; hi: number }[] = [];
-  const flat: { lo: number; hi: number }[] = [];
-  const stack: [number, number, number][] = [[from, to, 0]];
-  let boxes = 0;
-  while (stack.length > 0) {
-    const [lo, hi, depth] = stack.pop()!;
-    let a = lo;
-    let b = hi;
-    if (++boxes > maxBoxes) {
-      open.push({ lo: a, hi: b });
-      for (const [c, d] of stack) open.push({ lo: c, hi: d });
-      return {
-        zeros: zeros.sort((x, y) => x.lo - y.lo),
-        open: joined(open, least),
-        flat: joined(flat, 0),
-        finished: false,
-        boxes,
-      };
-    }
-    const first = value(new Enclosure(a, b));
-    if (first.flags & EMPTY || !containsZero(first)) continue;
-    if (first.lo === 0 && first.hi === 0 && !(first.flags & (BROKEN | PARTIAL))) {
-      flat.push({ lo: a, hi: b });
-      continue;
-    }
-    if (!(first.flags & (BROKEN | PARTIAL))) {
-      const { slope } = slopes({ value: new Enclosure(a, b), slope: ONE });
-      if (slope.lo > 0 || slope.hi < 0) {
-        const left = signAt(value, a);
-        const right = signAt(value, b);
-        if (left !== 0 && left === right) continue;
-        if (left !== 0 && right !== 0) {
-          zeros.push(sharpen(target, a, b, left, slope));
-          continue;
-        }
-      }
-      if (Number.isFinite(slope.lo) && Number.isFinite(slope.hi)) {
-        // Mean-value form: all of f on the box lies in f(m) + slope · (box − m). Where the slope excludes 0 this is
-        // the Newton step.
-        const m = a + (b - a) / 2;
-        const fm = value(point(m));
-        const off = new Enclosure(a - m, b - m);
-        if (!(fm.flags & (EMPTY | PARTIAL)) && !containsZero(iv.add(fm, iv.multiply(slope, off)))) continue;
-        if (slope.lo > 0 || slope.hi < 0) {
-          const step = iv.divide(fm, slope);
-          const na = Math.max(a, iv.subtract(point(m), step).lo);
-          const nb = Math.min(b, iv.subtract(point(m), step).hi);
-          if (na > nb) continue;
-          if (nb - na < 0.7 * (b - a) && nb - na > least) {
-            stack.push([na, nb, depth]);
-            continue;
-          }
-          if (nb - na <= least) {
-            a = na;
-            b = nb;
-          }
-        }
-      }
-    }
-    if (depth >= STUBBORN && (depth - STUBBORN) % AGAIN === 0 && settle(a, b)) continue;
-    const mid = splitPoint(value, a, b);
-    if (b - a <= least || !(mid > a && mid < b)) {
-      open.push({ lo: a, hi: b });
-      continue;
-    }
-    stack.push([mid, b, depth + 1], [a, mid, depth + 1]);
-  }
-  return {
-    zeros: zeros.sort((x, y) => x.lo - y.lo),
-    open: joined(open, least),
-    flat: joined(flat, 0),
-    finished: true,
-    boxes,
-  };
-}
+): BranchResult => new Search(target, from, to, least).run(maxBoxes);
 
 /**
  * A place to split at which the sign is certain, so that no zero sits on a border between boxes. Wide boxes split by

@@ -14,6 +14,9 @@ import {
 import { rootExpression } from "./exactForm";
 import { MAX_DEGREE, polynomialForm } from "./rationalForm";
 
+/** Multiples of an angle and roots beyond this are not looked for. */
+const MOST_TIMES = 12;
+
 interface CommonPart {
   readonly expression: Expression;
   read(e: Expression): Polynomial | null;
@@ -41,83 +44,70 @@ export function commonParts(e: Expression): CommonPart[] {
 
 const monomial = (n: number): Polynomial => poly.trim([...new Array<Rational>(n).fill(ZERO), ONE]);
 
+/** What stands for x in formulas that are polynomials in it; null where nothing does. */
 function commonPart(x: Expression): CommonPart | null {
-  if (x.kind === "apply" && (x.name === "sin" || x.name === "cos")) {
-    const angle = x.a;
-    // cos(n v) = T_n(cos v); sin² v = 1 − cos² v
-    const base = apply("cos", angle);
-    if (x.name === "sin")
-      return {
-        expression: x,
-        read: (y) =>
-          same(y, x)
-            ? monomial(1)
-            : y.kind === "power" &&
-                y.a.kind === "apply" &&
-                y.a.name === "cos" &&
-                same(y.a.a, angle) &&
-                wholeExponent(y.b) === 2
-              ? [ONE, ZERO, ONE.neg()]
-              : y.kind === "apply" && y.name === "cos" && multipleOf(y.a, angle) === 2
-                ? [ONE, ZERO, ratio(-2)]
-                : null,
-      };
-    return {
-      expression: base,
-      read: (y) => {
-        if (y.kind === "apply" && y.name === "cos") {
-          const n = multipleOf(y.a, angle);
-          return n !== null && n <= 12 ? chebyshev(n) : null;
-        }
-        if (
-          y.kind === "power" &&
-          y.a.kind === "apply" &&
-          y.a.name === "sin" &&
-          same(y.a.a, angle) &&
-          wholeExponent(y.b) === 2
-        )
-          return [ONE, ZERO, ONE.neg()];
-        return null;
-      },
-    };
-  }
-  if (x.kind === "apply" && x.name === "exp") {
+  if (x.kind === "apply" && x.name === "sin") return sinePart(x, x.a);
+  if (x.kind === "apply" && x.name === "cos") return cosinePart(x.a);
+  if (x.kind === "apply" && x.name === "exp")
     return {
       expression: x,
       read: (y) => (y.kind === "apply" && y.name === "exp" ? powerOfPart(multipleOf(y.a, x.a)) : null),
     };
-  }
-  if (x.kind === "power" && !dependsOnVariable(x.a)) {
+  if (x.kind === "power" && !dependsOnVariable(x.a))
     return {
       expression: x,
       read: (y) => (y.kind === "power" && same(y.a, x.a) ? powerOfPart(multipleOf(y.b, x.b)) : null),
     };
-  }
-  // fractional powers of one base: √u, u, u^1.5 are powers of u^(1/q)
   const fraction = fractionalPower(x);
-  if (fraction) {
-    const q = Number(denominator(fraction.exponent));
-    if (q > 12) return null;
-    const unknown = rootExpression(fraction.base, q);
-    return {
-      expression: unknown,
-      read: (y) => {
-        if (same(y, fraction.base)) return monomial(q);
-        const other = fractionalPower(y);
-        if (!other || !same(other.base, fraction.base)) return null;
-        const n = other.exponent.mul(ratio(q));
-        return isInteger(n) && signOf(n) > 0 && Number(numerator(n)) <= MAX_DEGREE
-          ? monomial(Number(numerator(n)))
-          : null;
-      },
-    };
-  }
+  if (fraction) return fractionPart(fraction);
   if (x.kind === "apply" && (x.name === "ln" || x.name === "tan" || x.name === "abs" || x.name === "log10"))
     return { expression: x, read: (y) => (same(y, x) ? monomial(1) : null) };
   return null;
 }
 
-function fractionalPower(x: Expression): { base: Expression; exponent: Rational } | null {
+/** y = f(angle)², f sine or cosine. */
+const isSquareOf = (y: Expression, f: "sin" | "cos", angle: Expression): boolean =>
+  y.kind === "power" && y.a.kind === "apply" && y.a.name === f && same(y.a.a, angle) && wholeExponent(y.b) === 2;
+/** Powers of sin v: itself, cos² v = 1 − sin² v, cos(2 v) = 1 − 2 sin² v. */
+const sinePart = (x: Expression, angle: Expression): CommonPart => ({
+  expression: x,
+  read(y) {
+    if (same(y, x)) return monomial(1);
+    if (isSquareOf(y, "cos", angle)) return [ONE, ZERO, ONE.neg()];
+    return y.kind === "apply" && y.name === "cos" && multipleOf(y.a, angle) === 2 ? [ONE, ZERO, ratio(-2)] : null;
+  },
+});
+/** Powers of cos v: cos(n v) = T_n(cos v), sin² v = 1 − cos² v. */
+const cosinePart = (angle: Expression): CommonPart => ({
+  expression: apply("cos", angle),
+  read(y) {
+    if (isSquareOf(y, "sin", angle)) return [ONE, ZERO, ONE.neg()];
+    const n = y.kind === "apply" && y.name === "cos" ? multipleOf(y.a, angle) : null;
+    return n !== null && n <= MOST_TIMES ? chebyshev(n) : null;
+  },
+});
+/** Fractional powers of one base: √u, u, u^1.5 are powers of u^(1/q). */
+function fractionPart({ base, exponent }: FractionalPower): CommonPart | null {
+  const q = Number(denominator(exponent));
+  if (q > MOST_TIMES) return null;
+  return {
+    expression: rootExpression(base, q),
+    read(y) {
+      if (same(y, base)) return monomial(q);
+      const other = fractionalPower(y);
+      if (!other || !same(other.base, base)) return null;
+      const n = other.exponent.mul(ratio(q));
+      if (!isInteger(n) || signOf(n) <= 0 || Number(numerator(n)) > MAX_DEGREE) return null;
+      return monomial(Number(numerator(n)));
+    },
+  };
+}
+
+interface FractionalPower {
+  readonly base: Expression;
+  readonly exponent: Rational;
+}
+function fractionalPower(x: Expression): FractionalPower | null {
   if (x.kind === "apply" && x.name === "sqrt") return { base: x.a, exponent: ratio(1, 2) };
   if (x.kind === "power" && x.b.kind === "number" && x.b.exact && !isInteger(x.b.exact) && signOf(x.b.exact) > 0)
     return { base: x.a, exponent: x.b.exact };

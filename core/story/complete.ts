@@ -66,76 +66,82 @@ const AFTER_NUMBER = /(?:^|[\s=…(])[$€£]?\d[\d,.]*\s*([$€£%°\p{L}][\p{L
 export function offersAt(text: string, at: number, source: CaseFile, explicit = false): Offers | null {
   if (text.length > MAX_LINE) return null;
   const before = text.slice(0, at);
-  const isStatement = /^\s*[\p{L}_][\p{L}\p{Nd}_]*\s*=/u.test(text);
-  const unit = isStatement ? AFTER_NUMBER.exec(before) : null;
+  const units = unitsAt(text, before, source, explicit);
+  if (units) return units;
   const word = WORD.exec(before)?.[0] ?? "";
-  if (unit && !hasOperator(text) && (unit[1] !== "" || explicit || /\s$/.test(before))) {
-    const typed = unit[1]!.toLowerCase();
-    const list = [...new Set([...unitsOf(source), ...UNITS])].filter(
-      (u) => u.toLowerCase().startsWith(typed) && u.toLowerCase() !== typed,
-    );
-    if (list.length > 0 && (typed !== "" || explicit || unitsOf(source).length > 0))
-      return {
-        from: at - unit[1]!.length,
-        list: list.slice(0, 10).map((u) => ({ write: u, label: u, detail: "unit", kind: "unit", form: null })),
-      };
-  }
-  if (word === "" && !explicit) return null;
   // A name that stands complete is not asked about again: Enter after it must take the line.
-  if (
-    !explicit &&
-    [...(source.givens ?? []), ...(source.variables ?? []), ...(source.functions ?? [])].some((r) => r.name === word)
-  )
-    return null;
+  if (!explicit && (word === "" || namedIn(source).some((r) => r.name === word))) return null;
   const typed = word.toLowerCase();
-  const fits = (name: string) => name.toLowerCase().startsWith(typed) && name !== word;
-  const offer = (write: string, detail: string, kind: OfferKind, label = write, form: string | null = null): Offer => ({
-    write,
-    label,
-    detail,
-    kind,
-    form,
-  });
-  const out: Offer[] = [];
-  // A name or a word of its meaning: "rev" finds R, revenue.
-  const byMeaning = (name: string, label: string | undefined) =>
-    fits(name) ||
-    (typed.length > 1 &&
-      (label ?? "")
-        .toLowerCase()
-        .split(/\s+/)
-        .some((w) => w.startsWith(typed)));
-  for (const f of source.functions ?? [])
-    if (byMeaning(f.name, f.label)) out.push(offer(f.name, f.label ?? `function of ${f.of}`, "function"));
-  for (const v of source.variables ?? [])
-    if (byMeaning(v.name, v.label)) out.push(offer(v.name, v.label ?? "variable", "variable"));
-  for (const g of source.givens ?? [])
-    if (byMeaning(g.name, g.label))
-      out.push(
-        offer(
-          g.name,
-          `${g.label ? `${g.label}, ` : ""}${formatQuantity(g.value, g.unit ? parseUnit(g.unit).unit : null, 6)}`,
-          "given",
-        ),
-      );
-  if (/^\s*(?:[\p{L}_][\p{L}\p{Nd}_]*\s*(?:\([^)]*\))?\s*=\s*)?[\p{L}]*$/u.test(before))
-    for (const [write, detail] of STARTS)
-      if (fits(write.trim()) && (typed.length > 0 || explicit)) out.push(offer(write, detail, "words", write.trim()));
-  for (const b of BUILTIN_FUNCTIONS)
-    if (fits(b) && BUILTIN_MEANINGS[b]) out.push(offer(`${b}(`, BUILTIN_MEANINGS[b], "built-in", b));
-  if (typed.length > 2 && before.trim() === word) {
-    for (const f of FORMS)
-      if (
-        f.title
-          .toLowerCase()
-          .split(/\s+/)
-          .some((w) => w.startsWith(typed))
-      )
-        out.push(offer(word, `form: ${f.meaning}`, "form", f.title, f.id));
-  }
+  const list = [
+    ...namesOf(source, word),
+    ...(BEGINS.test(before) && (typed.length > 0 || explicit) ? startsOf(word) : []),
+    ...builtInsOf(word),
+    ...(typed.length > 2 && before.trim() === word ? formsOf(word) : []),
+  ];
   const rank = (o: Offer) => (o.label.toLowerCase().startsWith(typed) ? 0 : 1);
-  return out.length > 0 ? { from: at - word.length, list: out.sort((a, b) => rank(a) - rank(b)).slice(0, 14) } : null;
+  if (list.length === 0) return null;
+  return { from: at - word.length, list: list.sort((a, b) => rank(a) - rank(b)).slice(0, MOST.words) };
 }
+
+/** Offers at the most. */
+const MOST = { units: 10, words: 14 } as const;
+/** A line until its first word, or the first word after `=`, is written. */
+const BEGINS = /^\s*(?:[\p{L}_][\p{L}\p{Nd}_]*\s*(?:\([^)]*\))?\s*=\s*)?[\p{L}]*$/u;
+const offer = (write: string, detail: string, kind: OfferKind, label = write, form: string | null = null): Offer => ({
+  write,
+  label,
+  detail,
+  kind,
+  form,
+});
+const fits = (name: string, word: string): boolean =>
+  name.toLowerCase().startsWith(word.toLowerCase()) && name !== word;
+const hasWord = (text: string, word: string): boolean =>
+  text
+    .toLowerCase()
+    .split(/\s+/)
+    .some((w) => w.startsWith(word.toLowerCase()));
+const namedIn = (source: CaseFile) => [
+  ...(source.givens ?? []),
+  ...(source.variables ?? []),
+  ...(source.functions ?? []),
+];
+
+/** Units after a number that is not part of a formula. */
+function unitsAt(text: string, before: string, source: CaseFile, explicit: boolean): Offers | null {
+  const isStatement = /^\s*[\p{L}_][\p{L}\p{Nd}_]*\s*=/u.test(text);
+  const unit = isStatement && !hasOperator(text) ? AFTER_NUMBER.exec(before)?.[1] : undefined;
+  if (unit === undefined || (unit === "" && !explicit && !/\s$/.test(before))) return null;
+  const own = unitsOf(source);
+  if (unit === "" && !explicit && own.length === 0) return null;
+  const list = [...new Set([...own, ...UNITS])].filter((u) => fits(u, unit) && u.toLowerCase() !== unit.toLowerCase());
+  if (list.length === 0) return null;
+  return { from: before.length - unit.length, list: list.slice(0, MOST.units).map((u) => offer(u, "unit", "unit")) };
+}
+/** Names of the case, by name or by a word of their meaning: "rev" finds R, revenue. */
+function namesOf(source: CaseFile, word: string): Offer[] {
+  const found = ({ name, label }: { readonly name: string; readonly label?: string }) =>
+    fits(name, word) || (word.length > 1 && hasWord(label ?? "", word));
+  const { functions = [], variables = [], givens = [] } = source;
+  return [
+    ...functions.filter(found).map((f) => offer(f.name, f.label ?? `function of ${f.of}`, "function")),
+    ...variables.filter(found).map((v) => offer(v.name, v.label ?? "variable", "variable")),
+    ...givens.filter(found).map((g) => {
+      const value = formatQuantity(g.value, g.unit ? parseUnit(g.unit).unit : null, 6);
+      return offer(g.name, g.label ? `${g.label}, ${value}` : value, "given");
+    }),
+  ];
+}
+const startsOf = (word: string): Offer[] =>
+  STARTS.filter(([write]) => fits(write.trim(), word)).map(([write, detail]) =>
+    offer(write, detail, "words", write.trim()),
+  );
+const builtInsOf = (word: string): Offer[] =>
+  BUILTIN_FUNCTIONS.filter((b) => fits(b, word) && BUILTIN_MEANINGS[b]).map((b) =>
+    offer(`${b}(`, BUILTIN_MEANINGS[b]!, "built-in", b),
+  );
+const formsOf = (word: string): Offer[] =>
+  FORMS.filter((f) => hasWord(f.title, word)).map((f) => offer(word, `form: ${f.meaning}`, "form", f.title, f.id));
 
 /** A right-hand side that goes on after a number with an operation is a formula: its words are names. */
 const hasOperator = (text: string): boolean => /=.*[\d\p{L})]\s*[*+^−(-]/u.test(text);
