@@ -63,6 +63,10 @@ const FORMATS = {
   mps: "MPS: it has the sections ROWS, COLUMNS, RHS and ENDATA",
 } as const;
 
+const unread = (format: keyof typeof FORMATS) => new Error(`The file could not be read as ${FORMATS[format]}.`);
+/** Notes on names that were changed, at the most. */
+const MOST_NOTES = 6;
+
 /**
  * Reads a file of a linear program, in LP format or MPS.
  * @param reserved  names that are taken in the case
@@ -80,53 +84,66 @@ export function readProgram(
   const model = highs.createModel();
   try {
     model.options.set("output_flag", false);
-    const unread = () => new Error(`The file could not be read as ${FORMATS[format]}.`);
     try {
       model.readModel({ format, data: text });
     } catch {
-      throw unread();
+      throw unread(format);
     }
-    const d = model.getModel("csr");
-    if (d.hessian && d.hessian.values.some((v) => v !== 0))
-      throw new Error("The objective has squares or products of variables; a plan is made of sums.");
-    if (d.numCols === 0) throw unread();
-    const given = Array.from({ length: d.numCols }, (_, j) => nameOr(() => model.getColName(j), `x${j + 1}`));
-    const names = ownNames(given, reserved);
-    const changed = given.flatMap((n, j) => (n === names[j] ? [] : [`${n} is called ${names[j]!}`]));
-    const rowNames = Array.from({ length: d.numRows }, (_, i) => nameOr(() => model.getRowName(i), `R${i + 1}`));
-    const taken = new Set<string>();
-    const once = (id: string): string => {
-      let name = id;
-      for (let k = 2; taken.has(name); k++) name = `${id}_${k}`;
-      taken.add(name);
-      return name;
-    };
-    const rows: Program["rows"][number][] = rowNames.map((id, i) => ({
-      id: once(id),
-      lower: d.rowLower[i]!,
-      upper: d.rowUpper[i]!,
-      entries: Array.from(
-        { length: d.matrix.starts[i + 1]! - d.matrix.starts[i]! },
-        (_, k) => [d.matrix.indices[d.matrix.starts[i]! + k]!, d.matrix.values[d.matrix.starts[i]! + k]!] as const,
-      ),
-    }));
-    names.forEach((name, j) => {
-      const [lower, upper] = [d.colLower[j]!, d.colUpper[j]!];
-      if (lower !== -Infinity || upper !== Infinity)
-        rows.push({ id: once(`of_${name}`), lower, upper, entries: [[j, 1]] });
-    });
-    return {
-      program: {
-        title: "",
-        variables: names.map((name, j) => ({ name, whole: (d.integrality[j] ?? 0) === 1 })),
-        greatest: Number(d.sense) === -1,
-        cost: [...d.colCost].some((c) => c !== 0) ? [...d.colCost] : null,
-        constant: d.offset,
-        rows,
-      },
-      notes: changed.length > 6 ? [...changed.slice(0, 6), `and ${changed.length - 6} more names`] : changed,
-    };
+    return programOf(model, format, reserved);
   } finally {
     model.dispose();
   }
+}
+
+type HighsModel = ReturnType<Highs["createModel"]>;
+function programOf(model: HighsModel, format: "lp" | "mps", reserved: ReadonlySet<string>) {
+  const d = model.getModel("csr");
+  if (d.hessian && d.hessian.values.some((v) => v !== 0))
+    throw new Error("The objective has squares or products of variables; a plan is made of sums.");
+  if (d.numCols === 0) throw unread(format);
+  const given = Array.from({ length: d.numCols }, (_, j) => nameOr(() => model.getColName(j), `x${j + 1}`));
+  const names = ownNames(given, reserved);
+  const changed = given.flatMap((n, j) => (n === names[j] ? [] : [`${n} is called ${names[j]!}`]));
+  const isTooMany = changed.length > MOST_NOTES;
+  const program: Program = {
+    title: "",
+    variables: names.map((name, j) => ({ name, whole: (d.integrality[j] ?? 0) === 1 })),
+    greatest: Number(d.sense) === -1,
+    cost: [...d.colCost].some((c) => c !== 0) ? [...d.colCost] : null,
+    constant: d.offset,
+    rows: rowsOf(model, d, names),
+  };
+  const more = `and ${changed.length - MOST_NOTES} more names`;
+  return { program, notes: isTooMany ? [...changed.slice(0, MOST_NOTES), more] : changed };
+}
+
+/** The rows of a program, and a row for each variable that has bounds; each with a name of its own. */
+function rowsOf(
+  model: HighsModel,
+  d: ReturnType<HighsModel["getModel"]>,
+  names: readonly string[],
+): Program["rows"][number][] {
+  const taken = new Set<string>();
+  const once = (id: string): string => {
+    let name = id;
+    for (let k = 2; taken.has(name); k++) name = `${id}_${k}`;
+    taken.add(name);
+    return name;
+  };
+  const { starts, indices, values } = d.matrix;
+  const rows = Array.from({ length: d.numRows }, (_, i) => ({
+    id: once(nameOr(() => model.getRowName(i), `R${i + 1}`)),
+    lower: d.rowLower[i]!,
+    upper: d.rowUpper[i]!,
+    entries: Array.from({ length: starts[i + 1]! - starts[i]! }, (_, k) => {
+      const at = starts[i]! + k;
+      return [indices[at]!, values[at]!] as const;
+    }),
+  }));
+  const bounds = names.flatMap((name, j) => {
+    const [lower, upper] = [d.colLower[j]!, d.colUpper[j]!];
+    const isFree = lower === -Infinity && upper === Infinity;
+    return isFree ? [] : [{ id: once(`of_${name}`), lower, upper, entries: [[j, 1] as const] }];
+  });
+  return [...rows, ...bounds];
 }

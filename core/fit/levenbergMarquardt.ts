@@ -26,61 +26,101 @@ export function levenbergMarquardt(
   y: Float64Array,
   start: Float64Array,
 ): NonlinearSolution {
-  const [n, p] = [x.length, start.length];
-  let now = Float64Array.from(start);
-  let rss = rssOf(curve, x, y, now);
-  if (!Number.isFinite(rss)) return { parameters: now, rss, converged: false };
-  const total = y.reduce((s, v) => s + v * v, 0);
-  const lengths = new Float64Array(p);
-  let damping = 1e-3;
-  const steps = Math.min(MOST_STEPS, Math.max(LEAST_STEPS, Math.floor(MAX_WORK / n)));
+  const rows: Rows = { curve, x, y, total: y.reduce((s, v) => s + v * v, 0) };
+  const parameters = Float64Array.from(start);
+  const begun = { parameters, rss: rssOf(curve, x, y, parameters) };
+  if (!Number.isFinite(begun.rss)) return { ...begun, converged: false };
+  const last = refined(damped(begun, rows), rows).parameters;
+  return { parameters: last, rss: rssOf(curve, x, y, last), converged: isSquare(curve, x, y, last, rows.total) };
+}
+
+interface Rows {
+  readonly curve: Curve;
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  /** sum of the squares of y */
+  readonly total: number;
+}
+interface Standing {
+  readonly parameters: Float64Array;
+  readonly rss: number;
+}
+
+const FIRST_DAMPING = 1e-3;
+/** Damping is eased after a step that was taken, and made stronger after one that was not. */
+const [EASED, STRONGER] = [9, 5];
+const [LEAST_DAMPING, MOST_DAMPING] = [1e-16, 1e14];
+/** A sum of squares below this part of all y² is rounding. */
+const NOTHING_LEFT = 1e-32;
+/** A move below this part of a constant changes nothing. */
+const NO_MOVE = 1e-13;
+
+/** Damped steps until none is taken any more. */
+function damped(begun: Standing, { curve, x, y, total }: Rows): Standing {
+  let now = begun;
+  const lengths = new Float64Array(begun.parameters.length);
+  let damping = FIRST_DAMPING;
+  const steps = Math.min(MOST_STEPS, Math.max(LEAST_STEPS, Math.floor(MAX_WORK / x.length)));
   for (let step = 0; step < steps; step++) {
-    const columns = slopeColumns(curve, x, now);
+    const columns = slopeColumns(curve, x, now.parameters);
     if (columns.some((c) => c.some((v) => !Number.isFinite(v)))) break;
     columns.forEach((c, j) => {
       lengths[j] = Math.max(lengths[j]!, lengthOf(c));
     });
     // One QR of the columns serves every damping tried: what is damped is its small triangle (Moré 1978, section 3).
-    const t = triangle(columns, residuals(curve, x, y, now));
-    if (!t) break;
-    let taken = false;
-    let small = false;
-    while (damping < 1e14) {
-      const move = dampedMove(t, lengths, damping);
-      if (move) {
-        const next = now.map((v, j) => v + move[j]!);
-        const after = rssOf(curve, x, y, next);
-        small = move.every((m, j) => Math.abs(m) <= 1e-13 * (Math.abs(now[j]!) + 1e-290));
-        if (after < rss) {
-          now = next;
-          rss = after;
-          damping = Math.max(damping / 9, 1e-16);
-          taken = true;
-          break;
-        }
-        if (small) break;
-      }
-      damping *= 5;
-    }
-    if (!taken || small || rss <= total * 1e-32) break;
+    const t = triangle(columns, residuals(curve, x, y, now.parameters));
+    const better = t && dampedStep(t, now, lengths, damping, { curve, x, y, total });
+    if (!better) break;
+    now = better;
+    damping = Math.max(better.damping / EASED, LEAST_DAMPING);
+    if (better.isSmall || now.rss <= total * NOTHING_LEFT) break;
   }
-  // Rounding hides the last digits from the sum of squares; undamped steps still find them, and shrink as long as they
-  // do.
+  return now;
+}
+/** The first step that misses less, damped ever stronger; null where none does. */
+function dampedStep(
+  t: Triangle,
+  now: Standing,
+  lengths: Float64Array,
+  from: number,
+  { curve, x, y }: Rows,
+): (Standing & { readonly damping: number; readonly isSmall: boolean }) | null {
+  for (let damping = from; damping < MOST_DAMPING; damping *= STRONGER) {
+    const move = dampedMove(t, lengths, damping);
+    if (!move) continue;
+    const parameters = now.parameters.map((v, j) => v + move[j]!);
+    const rss = rssOf(curve, x, y, parameters);
+    const isSmall = move.every((m, j) => Math.abs(m) <= NO_MOVE * (Math.abs(now.parameters[j]!) + TINY));
+    if (rss < now.rss) return { parameters, rss, damping, isSmall };
+    if (isSmall) return null;
+  }
+  return null;
+}
+
+/** Keeps a quotient finite where a constant is 0. */
+const TINY = 1e-290;
+/** Undamped steps at the end, at the most. */
+const REFINEMENTS = 12;
+/**
+ * Rounding hides the last digits from the sum of squares; undamped steps still find them, and shrink as long as they
+ * do.
+ */
+function refined(begun: Standing, { curve, x, y, total }: Rows): Standing {
+  let now = begun;
   let last = Infinity;
-  for (let i = 0; i < 12; i++) {
-    const t = triangle(slopeColumns(curve, x, now), residuals(curve, x, y, now));
+  for (let i = 0; i < REFINEMENTS; i++) {
+    const t = triangle(slopeColumns(curve, x, now.parameters), residuals(curve, x, y, now.parameters));
     if (!t || isDependent(t.r)) break;
     const move = backSubstitute(t.r, t.c).map((m, j) => m / t.lengths[j]!);
-    const size = Math.max(...move.map((m, j) => Math.abs(m) / (Math.abs(now[j]!) + 1e-290)));
-    const next = now.map((v, j) => v + move[j]!);
-    const after = rssOf(curve, x, y, next);
-    if (!(size < last * 0.9) || !(after <= rss * (1 + 1e-9) + total * 1e-30)) break;
-    now = next;
-    rss = Math.min(rss, after);
+    const size = Math.max(...move.map((m, j) => Math.abs(m) / (Math.abs(now.parameters[j]!) + TINY)));
+    const parameters = now.parameters.map((v, j) => v + move[j]!);
+    const after = rssOf(curve, x, y, parameters);
+    if (!(size < last * 0.9) || !(after <= now.rss * (1 + 1e-9) + total * 1e-30)) break;
+    now = { parameters, rss: Math.min(now.rss, after) };
     last = size;
     if (size < 1e-15) break;
   }
-  return { parameters: now, rss: rssOf(curve, x, y, now), converged: isSquare(curve, x, y, now, total) };
+  return now;
 }
 /** The step of the damped problem ‖R δ − c‖² + λ ‖D δ‖², from the triangle of the columns. */
 function dampedMove(t: Triangle, lengths: Float64Array, damping: number): Float64Array | null {

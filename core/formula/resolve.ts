@@ -19,10 +19,12 @@ import {
   type Expression,
   type Unary,
 } from "./expression";
-import { nearName, problem, quoted, type Problem, type Span } from "./problem";
+import { nearName, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
 import { parse } from "./syntax";
 import type { Syntax } from "./syntaxTree";
 import { UNARY, BUILTIN_FUNCTIONS, CONSTANTS, RESERVED } from "./builtin";
+
+type Applied = Syntax & { readonly type: "apply" };
 
 /** A number a name stands for: as a double, exactly where it is a fraction, and its enclosure. */
 export interface NamedNumber {
@@ -175,71 +177,46 @@ class Resolver {
     );
   }
 
-  private application(s: Syntax & { type: "apply" }): Expression {
+  private application(s: Applied): Expression {
     const { name } = s;
-    const expects = name === "root" ? 2 : 1;
-    const f = this.names.functions.get(name);
-    if (f || s.primes > 0) {
-      if (!f)
-        return this.lost(
-          this.names.givens.has(name) || name === this.names.variable || RESERVED.has(name)
-            ? problem(
-                "no-slope",
-                s,
-                `${quoted(`${name}'`)} asks for a slope, but ${quoted(name)} is no function of this case.`,
-              )
-            : this.unknown(name, s.nameSpan, true),
-        );
-      this.use(name, s.nameSpan);
-      if (s.args.length === 0 && f.of !== this.names.variable)
-        return this.lost(
-          problem("needs-argument", s, `Say at which input, as in \`${name}${"'".repeat(s.primes)}(3)\`.`),
-        );
-      if (s.args.length > 1)
-        return this.lost(problem("arguments", s, `${quoted(name)} takes one input, not ${s.args.length}.`));
-      return call(name, s.primes, s.args[0] ? this.of(s.args[0]) : VARIABLE);
-    }
-    if (!RESERVED.has(name)) {
-      s.args.forEach((a) => this.of(a));
-      return this.lost(this.unknown(name, s.nameSpan, true));
-    }
+    if (this.names.functions.has(name) || s.primes > 0) return this.ofCase(s);
     const args = s.args.map((a) => this.of(a));
+    if (!RESERVED.has(name)) return this.lost(this.unknown(name, s.nameSpan, true));
     if (name === "min" || name === "max") {
-      if (args.length < 2)
-        return this.lost(
-          problem("arguments", s, `${quoted(name)} compares at least two inputs, as in \`${name}(x, 3)\`.`),
-        );
-      return args.reduce((a, b) => extreme(name, a, b));
+      if (args.length >= 2) return args.reduce((a, b) => extreme(name, a, b));
+      return this.refused("arguments", s, `${quoted(name)} compares at least two inputs, as in \`${name}(x, 3)\`.`);
     }
-    if (args.length !== expects) {
-      return this.lost(
-        problem(
-          "arguments",
-          s,
-          name === "root"
-            ? `${quoted("root")} takes two inputs, as in \`root(x, 3)\` for the cube root.`
-            : `${quoted(name)} takes one input, not ${args.length}.`,
-        ),
-      );
-    }
-    const input = args[0]!;
-    if (name === "root") return this.root(input, args[1]!, s);
-    if (name === "exp") return apply("exp", input);
+    const [input, second] = args;
+    if (name === "root")
+      return input && second && args.length === 2
+        ? this.root(input, second, s)
+        : this.refused("arguments", s, `${quoted("root")} takes two inputs, as in \`root(x, 3)\` for the cube root.`);
+    if (!input || second) return this.refused("arguments", s, `${quoted(name)} takes one input, not ${args.length}.`);
     if (!UNARY.has(name)) return this.lost(this.unknown(name, s.nameSpan, true));
-    if (input.kind === "number") {
-      if ((name === "ln" || name === "log10" || name === "log2") && input.within.hi <= 0)
-        return this.lost(
-          problem("domain", s.args[0]!, `${quoted(name)} of a number that is not above 0 has no value.`),
-        );
-      if (name === "sqrt" && input.within.hi < 0)
-        return this.lost(problem("domain", s.args[0]!, "A square root of a negative number has no value."));
-      if ((name === "asin" || name === "acos") && (input.within.hi < -1 || input.within.lo > 1))
-        return this.lost(problem("domain", s.args[0]!, `${quoted(name)} has values only for inputs from −1 to 1.`));
+    const outside = outsideDomain(name, input);
+    return outside ? this.refused("domain", s.args[0]!, outside) : apply(name as Unary, input);
+  }
+  /** A function of the case, or its slope, at an input. */
+  private ofCase(s: Applied): Expression {
+    const { name, primes, args } = s;
+    const f = this.names.functions.get(name);
+    if (!f) {
+      const isOther = this.names.givens.has(name) || name === this.names.variable || RESERVED.has(name);
+      if (!isOther) return this.lost(this.unknown(name, s.nameSpan, true));
+      const asked = quoted(`${name}'`);
+      return this.refused("no-slope", s, `${asked} asks for a slope, but ${quoted(name)} is no function of this case.`);
     }
-    return apply(name as Unary, input);
+    this.use(name, s.nameSpan);
+    if (args.length === 0 && f.of !== this.names.variable)
+      return this.refused("needs-argument", s, `Say at which input, as in \`${name}${"'".repeat(primes)}(3)\`.`);
+    if (args.length > 1) return this.refused("arguments", s, `${quoted(name)} takes one input, not ${args.length}.`);
+    return call(name, primes, args[0] ? this.of(args[0]) : VARIABLE);
+  }
+  private refused(code: ProblemCode, at: Span, message: string): Expression {
+    return this.lost(problem(code, at, message));
   }
 
-  private root(input: Expression, degree: Expression, s: Syntax & { type: "apply" }): Expression {
+  private root(input: Expression, degree: Expression, s: Applied): Expression {
     const n = degree.kind === "number" && degree.exact && isInteger(degree.exact) ? toDouble(degree.exact) : NaN;
     if (!(n >= 2 && n <= 1000))
       return this.lost(
@@ -285,4 +262,16 @@ class Resolver {
         return power(a, b);
     }
   }
+}
+
+/** Why a number has no value under a built-in function; null where it has one, or the input is no number. */
+function outsideDomain(name: string, input: Expression): string | null {
+  if (input.kind !== "number") return null;
+  const { lo, hi } = input.within;
+  if ((name === "ln" || name === "log10" || name === "log2") && hi <= 0)
+    return `${quoted(name)} of a number that is not above 0 has no value.`;
+  if (name === "sqrt" && hi < 0) return "A square root of a negative number has no value.";
+  if ((name === "asin" || name === "acos") && (hi < -1 || lo > 1))
+    return `${quoted(name)} has values only for inputs from −1 to 1.`;
+  return null;
 }

@@ -154,69 +154,62 @@ function knownNumber(s: Syntax & { readonly type: "name" }, { variables, names }
   throw new NotLinear(problem("unknown-name", s, says, meant ?? undefined));
 }
 
+const addNumber = (into: Sum, r: Rational): void => {
+  into.constant = into.constant.add(r);
+};
+function refuse(s: Syntax, what: string, { text }: Reading): never {
+  const part = quoted(text.slice(s.start, s.end).trim());
+  throw new NotLinear(
+    problem("unexpected", s, `${part} ${what}; a plan is made of sums, each variable times a number.`),
+  );
+}
+
 /** Adds `times` what a part says to a sum; long sums are read in one pass. */
 function collect(s: Syntax, times: Rational, into: Sum, reading: Reading): void {
-  const { text, names } = reading;
-  const put = (r: Rational): void => {
-    into.constant = into.constant.add(r.mul(times));
-  };
-  const refuse = (what: string): never => {
-    throw new NotLinear(
-      problem(
-        "unexpected",
-        s,
-        `${quoted(text.slice(s.start, s.end).trim())} ${what}; a plan is made of sums, each variable times a number.`,
-      ),
-    );
-  };
   switch (s.type) {
     case "number":
-      put(s.exact ?? rationalOfDouble(s.value));
-      return;
+      return addNumber(into, (s.exact ?? rationalOfDouble(s.value)).mul(times));
     case "bracket":
-      collect(s.of, times, into, reading);
-      return;
+      return collect(s.of, times, into, reading);
     case "negate":
-      collect(s.of, times.neg(), into, reading);
-      return;
+      return collect(s.of, times.neg(), into, reading);
     case "name": {
       const place = reading.places.get(s.name);
-      if (place === undefined) put(knownNumber(s, reading));
+      if (place === undefined) addNumber(into, knownNumber(s, reading).mul(times));
       else into.terms.set(place, (into.terms.get(place) ?? ZERO).add(times));
       return;
     }
-    case "operation": {
-      if (s.op === "+" || s.op === "-") {
-        collect(s.left, times, into, reading);
-        collect(s.right, s.op === "+" ? times : times.neg(), into, reading);
-        return;
-      }
-      const [a, b] = [apart(s.left, reading), apart(s.right, reading)];
-      switch (s.op) {
-        case "*":
-          if (still(a)) addTimes(into, b, times.mul(a.constant));
-          else if (still(b)) addTimes(into, a, times.mul(b.constant));
-          else refuse("multiplies variables with each other");
-          return;
-        case "/":
-          if (!still(b)) refuse("divides by a variable");
-          if (isZero(b.constant)) refuse("divides by 0");
-          addTimes(into, a, times.div(b.constant));
-          return;
-        case "^":
-          if (!still(a) || !still(b)) refuse("has a power of a variable");
-          put(numberOf(s, text, names));
-          return;
-      }
-      break;
-    }
-    case "apply": {
-      for (const arg of s.args) if (!still(apart(arg, reading))) refuse("puts a variable into a function");
-      put(numberOf(s, text, names));
-      return;
-    }
+    case "operation":
+      return collectOperation(s, times, into, reading);
+    case "apply":
+      for (const arg of s.args) if (!still(apart(arg, reading))) refuse(s, "puts a variable into a function", reading);
+      return addNumber(into, numberOf(s, reading.text, reading.names).mul(times));
+    default:
+      refuse(s, "is not read here", reading);
   }
-  refuse("is not read here");
+}
+function collectOperation(s: Syntax & { type: "operation" }, times: Rational, into: Sum, reading: Reading): void {
+  if (s.op === "+" || s.op === "-") {
+    collect(s.left, times, into, reading);
+    collect(s.right, s.op === "+" ? times : times.neg(), into, reading);
+    return;
+  }
+  const [a, b] = [apart(s.left, reading), apart(s.right, reading)];
+  switch (s.op) {
+    case "*":
+      if (still(a)) return addTimes(into, b, times.mul(a.constant));
+      if (still(b)) return addTimes(into, a, times.mul(b.constant));
+      return refuse(s, "multiplies variables with each other", reading);
+    case "/":
+      if (!still(b)) refuse(s, "divides by a variable", reading);
+      if (isZero(b.constant)) refuse(s, "divides by 0", reading);
+      return addTimes(into, a, times.div(b.constant));
+    case "^":
+      if (!still(a) || !still(b)) refuse(s, "has a power of a variable", reading);
+      return addNumber(into, numberOf(s, reading.text, reading.names).mul(times));
+    default:
+      refuse(s, "is not read here", reading);
+  }
 }
 /** `xy` is one name; with x and y variables, `x y` was meant (which is no sum either). */
 function splitRun(name: string, variables: readonly string[]): string | null {

@@ -107,72 +107,83 @@ function gcd(a: bigint, b: bigint): bigint {
   return a;
 }
 
+/** From where to where a variable reaches over the region, in whole numbers; null where that has no end. */
+function reachOf(k: 0 | 1, relations: readonly Relation[]): { readonly from: Rational; readonly to: Rational } | null {
+  const unit = (sign: 1 | -1) => [0, 1].map((j) => (j === k ? ratio(sign) : ZERO));
+  const [low, high] = [maximise(unit(-1), relations), maximise(unit(1), relations)];
+  if (low.status !== "optimal" || high.status !== "optimal") return null;
+  return { from: ceiling(low.value.neg()), to: floorOf(high.value) };
+}
+/** The whole values of the other variable where variable `k` is u; an end may be open; null where there are none. */
+function columnAt(u: Rational, k: 0 | 1, relations: readonly Relation[]): Column | null {
+  let [low, high]: [Rational | null, Rational | null] = [null, null];
+  for (const r of relations) {
+    const [a, b] = [r.coefficients[k]!, r.coefficients[k === 0 ? 1 : 0]!];
+    const rest = r.bound.sub(a.mul(u));
+    if (isZero(b)) {
+      const s = rest.compare(ZERO);
+      if (r.sense === "<=" ? s < 0 : r.sense === ">=" ? s > 0 : s !== 0) return null;
+      continue;
+    }
+    const end = rest.div(b);
+    const isUpper = r.sense === "=" || (r.sense === "<=") === b.compare(ZERO) > 0;
+    const isLower = r.sense === "=" || !isUpper;
+    if (isUpper && (!high || end.compare(high) < 0)) high = end;
+    if (isLower && (!low || end.compare(low) > 0)) low = end;
+  }
+  const [from, to] = [low && ceiling(low), high && floorOf(high)];
+  return from && to && from.compare(to) > 0 ? null : { from, to };
+}
+interface Column {
+  readonly from: Rational | null;
+  readonly to: Rational | null;
+}
+
+/** The best of the points that were put in, and all that are as good. */
+class BestPoints {
+  private value: Rational | null = null;
+  private ties: Rational[][] = [];
+  constructor(private readonly c: readonly Rational[]) {}
+  /** @returns false when there are more ties than are kept */
+  put(at: Rational[]): boolean {
+    const value = this.c[0]!.mul(at[0]!).add(this.c[1]!.mul(at[1]!));
+    const order = this.value ? value.compare(this.value) : 1;
+    if (order > 0) {
+      this.value = value;
+      this.ties = [at];
+    } else if (order === 0 && this.ties.length <= MOST_TIES) this.ties.push(at);
+    return this.ties.length <= MOST_TIES;
+  }
+  result(): WholeResult {
+    const { value, ties } = this;
+    return value && ties[0] ? { status: "optimal", at: ties[0], value, ties } : { status: "infeasible" };
+  }
+}
+
 /**
  * Two whole variables: every whole value of the one with the shorter reach, and for each the stretch of the other;
  * nothing is left out.
  * @returns null when the region reaches too far for that
  */
 function byColumns(c: readonly Rational[], relations: readonly Relation[]): WholeResult | null {
-  const reach = ([0, 1] as const).map((k) => {
-    const unit = (sign: 1 | -1) => [0, 1].map((j) => (j === k ? ratio(sign) : ZERO));
-    const [low, high] = [maximise(unit(-1), relations), maximise(unit(1), relations)];
-    return low.status === "optimal" && high.status === "optimal"
-      ? { from: ceiling(low.value.neg()), to: floorOf(high.value) }
-      : null;
-  });
-  const width = (k: 0 | 1) => (reach[k] ? reach[k].to.sub(reach[k].from) : null);
-  const [w0, w1] = [width(0), width(1)];
+  const reach = ([0, 1] as const).map((k) => reachOf(k, relations));
+  const [w0, w1] = reach.map((r) => r && r.to.sub(r.from));
   const k = !w0 ? 1 : !w1 ? 0 : w0.compare(w1) <= 0 ? 0 : 1;
   const own = reach[k];
   if (!own || own.to.sub(own.from).compare(ratio(MOST_COLUMNS)) > 0) return null;
-  const other = k === 0 ? 1 : 0;
-  let best: Rational | null = null;
-  let ties: Rational[][] = [];
-  const put = (u: Rational, v: Rational): boolean => {
-    const at = k === 0 ? [u, v] : [v, u];
-    const value = c[0]!.mul(at[0]!).add(c[1]!.mul(at[1]!));
-    const order = best ? value.compare(best) : 1;
-    if (order > 0) {
-      best = value;
-      ties = [at];
-    } else if (order === 0 && ties.length <= MOST_TIES) ties.push(at);
-    return ties.length <= MOST_TIES;
-  };
+  const best = new BestPoints(c);
+  const put = (u: Rational, v: Rational) => best.put(k === 0 ? [u, v] : [v, u]);
+  const slope = c[k === 0 ? 1 : 0]!.compare(ZERO);
   for (let u = own.from; u.compare(own.to) <= 0; u = u.add(ONE)) {
-    let [low, high]: [Rational | null, Rational | null] = [null, null];
-    let open = true;
-    for (const r of relations) {
-      const [a, b] = [r.coefficients[k]!, r.coefficients[other]!];
-      const rest = r.bound.sub(a.mul(u));
-      if (isZero(b)) {
-        const s = rest.compare(ZERO);
-        if (r.sense === "<=" ? s < 0 : r.sense === ">=" ? s > 0 : s !== 0) open = false;
-        continue;
-      }
-      const end = rest.div(b);
-      const upper = r.sense === "=" || (r.sense === "<=") === b.compare(ZERO) > 0;
-      const lower = r.sense === "=" || !upper;
-      if (upper && (!high || end.compare(high) < 0)) high = end;
-      if (lower && (!low || end.compare(low) > 0)) low = end;
-    }
-    if (!open) continue;
-    const [from, to]: [Rational | null, Rational | null] = [low && ceiling(low), high && floorOf(high)];
-    if (from && to && from.compare(to) > 0) continue;
-    const slope = c[other]!.compare(ZERO);
-    if (slope > 0) {
-      if (!to) return { status: "unbounded" };
-      put(u, to);
-    } else if (slope < 0) {
-      if (!from) return { status: "unbounded" };
-      put(u, from);
-    } else {
-      const start = from ?? to ?? ZERO;
-      if (!from || !to) {
-        put(u, start);
-        continue;
-      }
-      for (let v = start; v.compare(to) <= 0 && put(u, v); v = v.add(ONE));
-    }
+    const column = columnAt(u, k, relations);
+    if (!column) continue;
+    const { from, to } = column;
+    if (slope !== 0) {
+      const end = slope > 0 ? to : from;
+      if (!end) return { status: "unbounded" };
+      put(u, end);
+    } else if (!from || !to) put(u, from ?? to ?? ZERO);
+    else for (let v = from; v.compare(to) <= 0 && put(u, v); v = v.add(ONE));
   }
-  return best && ties[0] ? { status: "optimal", at: ties[0], value: best, ties } : { status: "infeasible" };
+  return best.result();
 }

@@ -1,82 +1,99 @@
 import { MINUS_ONE, ONE, ZERO, isZero, ratio, signOf, spend, type Rational } from "../numeric";
 import { EMPTY as EMPTY_BOX, ENTIRE, Enclosure } from "../interval";
-import { Noted, compileEnclosure, dependsOnVariable, parts, wholeExponent, type Expression } from "../formula";
+import {
+  Noted,
+  byRule,
+  compileEnclosure,
+  dependsOnVariable,
+  parts,
+  wholeExponent,
+  type Expression,
+  type Rules,
+  type Two,
+} from "../formula";
 import { type ConstantForm, EMPTY, formKey, fromRational, atom, plus, scaled, times, rationalOf } from "./constantForm";
 import { rationalPower, exponential, logarithm, sine, HALF, signedAtom, rationalPowerOfTen } from "./constantRules";
 
 /** What one part of an expression costs to bring to a form; big fractions are slow. */
 const STEPS_OF_FORM = 40;
 
+interface Forming {
+  readonly go: (part: Expression) => ConstantForm | null;
+  readonly at: ConstantForm | null;
+}
+type Form = ConstantForm | null;
+const two =
+  (join: (a: ConstantForm, b: ConstantForm) => Form) =>
+  (e: Two, { go }: Forming): Form => {
+    const a = go(e.a);
+    const b = a && go(e.b);
+    return a && b && join(a, b);
+  };
+/** The smaller of two fractions for `sign` −1, the greater for 1. */
+const extreme = (sign: 1 | -1) =>
+  two((a, b) => {
+    const [x, y] = [rationalOf(a), rationalOf(b)];
+    return x && y ? fromRational(x.compare(y) * sign > 0 ? x : y) : null;
+  });
+function quotient(a: ConstantForm, b: ConstantForm): Form {
+  const inverse = b.size === 0 ? null : rationalPower(b, MINUS_ONE);
+  return inverse && times(a, inverse);
+}
+function power(e: Two, { go }: Forming): Form {
+  const a = go(e.a);
+  if (!a) return null;
+  const n = wholeExponent(e.b);
+  if (n !== null) return n < 0 && a.size === 0 ? null : rationalPower(a, ratio(n));
+  const b = go(e.b);
+  if (!b) return null;
+  const q = rationalOf(b);
+  if (a.size === 0) return q && signOf(q) > 0 ? EMPTY : null;
+  if (q) return rationalPower(a, q);
+  const log = logarithm(a);
+  const inside = log && times(b, log);
+  return inside && exponential(inside);
+}
+
+const RULES: Rules<Forming, Form> = {
+  number({ exact, value }) {
+    if (exact) return fromRational(exact);
+    return value === Math.PI ? atom("pi") : value === Math.E ? exponential(fromRational(ONE)) : null;
+  },
+  variable: (_e, { at }) => at,
+  negate(e, { go }) {
+    const a = go(e.a);
+    return a && scaled(a, MINUS_ONE);
+  },
+  add: two(plus),
+  subtract: two((a, b) => plus(a, scaled(b, MINUS_ONE))),
+  multiply: two(times),
+  divide: two(quotient),
+  power,
+  root(e, { go }) {
+    const a = go(e.a);
+    return a && rationalPower(a, ratio(1, e.n));
+  },
+  apply: (e, { go }) => applied(e, go),
+  min: extreme(-1),
+  max: extreme(1),
+  choose: () => null,
+  flat: () => null,
+  call: () => null,
+};
+
 /**
  * Normal form of an expression without variable (or with the variable at `at`).
  * @returns null when it has no value or the form would grow too long
  */
 export function constantForm(e: Expression, at: ConstantForm | null = null): ConstantForm | null {
-  spend(STEPS_OF_FORM);
-  const go = (part: Expression) => constantForm(part, at);
-  switch (e.kind) {
-    case "number":
-      if (e.exact) return fromRational(e.exact);
-      return e.value === Math.PI ? atom("pi") : e.value === Math.E ? exponential(fromRational(ONE)) : null;
-    case "variable":
-      return at;
-    case "negate": {
-      const a = go(e.a);
-      return a && scaled(a, MINUS_ONE);
-    }
-    case "add": {
-      const a = go(e.a);
-      const b = a && go(e.b);
-      return a && b && plus(a, b);
-    }
-    case "subtract": {
-      const a = go(e.a);
-      const b = a && go(e.b);
-      return a && b && plus(a, scaled(b, MINUS_ONE));
-    }
-    case "multiply": {
-      const a = go(e.a);
-      const b = a && go(e.b);
-      return a && b && times(a, b);
-    }
-    case "divide": {
-      const a = go(e.a);
-      const b = a && go(e.b);
-      if (!a || !b || b.size === 0) return null;
-      const inverse = rationalPower(b, MINUS_ONE);
-      return inverse && times(a, inverse);
-    }
-    case "power": {
-      const a = go(e.a);
-      if (!a) return null;
-      const n = wholeExponent(e.b);
-      if (n !== null) return n < 0 && a.size === 0 ? null : rationalPower(a, ratio(n));
-      const b = go(e.b);
-      const q = b && rationalOf(b);
-      if (!b) return null;
-      if (a.size === 0) return q && signOf(q) > 0 ? EMPTY : null;
-      if (q) return rationalPower(a, q);
-      const log = logarithm(a);
-      const inside = log && times(b, log);
-      return inside && exponential(inside);
-    }
-    case "root": {
-      const a = go(e.a);
-      return a && rationalPower(a, ratio(1, e.n));
-    }
-    case "apply":
-      return applied(e, go);
-    case "min":
-    case "max": {
-      const a = go(e.a);
-      const b = a && go(e.b);
-      const x = a && rationalOf(a);
-      const y = b && rationalOf(b);
-      return x && y ? fromRational(x.compare(y) < 0 === (e.kind === "min") ? x : y) : null;
-    }
-    default:
-      return null;
-  }
+  const forming: Forming = {
+    go(part) {
+      spend(STEPS_OF_FORM);
+      return byRule(RULES, part, forming);
+    },
+    at,
+  };
+  return forming.go(e);
 }
 
 function applied(e: Expression & { kind: "apply" }, go: (e: Expression) => ConstantForm | null): ConstantForm | null {

@@ -37,7 +37,8 @@ export function rationalForm(
 /** The same expression is asked for again and again: by its roots, its signs and its values. */
 const memo = new Noted<RationalForm | null>();
 
-function formIn(e: Expression, atom: (e: Expression) => Polynomial | null): RationalForm | null {
+type Atom = (e: Expression) => Polynomial | null;
+function formIn(e: Expression, atom: Atom): RationalForm | null {
   const found = atom(e);
   if (found) return plain(found);
   switch (e.kind) {
@@ -48,58 +49,51 @@ function formIn(e: Expression, atom: (e: Expression) => Polynomial | null): Rati
       return f && { ...f, numerator: poly.negate(f.numerator) };
     }
     case "add":
-    case "subtract": {
-      const f = rationalForm(e.a, atom);
-      const g = f && rationalForm(e.b, atom);
-      if (!f || !g) return null;
-      const right = e.kind === "add" ? g.numerator : poly.negate(g.numerator);
-      const divisors = [...f.divisors, ...g.divisors];
-      if (sameDenominator(f, g))
-        return { numerator: poly.add(f.numerator, right), denominator: f.denominator, divisors };
-      return checked(
-        poly.add(poly.multiply(f.numerator, g.denominator), poly.multiply(right, f.denominator)),
-        poly.multiply(f.denominator, g.denominator),
-        divisors,
-      );
-    }
-    case "multiply": {
-      const f = rationalForm(e.a, atom);
-      const g = f && rationalForm(e.b, atom);
-      return (
-        f &&
-        g &&
-        checked(poly.multiply(f.numerator, g.numerator), poly.multiply(f.denominator, g.denominator), [
-          ...f.divisors,
-          ...g.divisors,
-        ])
-      );
-    }
+    case "subtract":
+    case "multiply":
     case "divide": {
       const f = rationalForm(e.a, atom);
       const g = f && rationalForm(e.b, atom);
-      if (!f || !g || g.numerator.length === 0) return null;
-      const top = poly.multiply(f.numerator, g.denominator);
-      const bottom = poly.multiply(f.denominator, g.numerator);
-      return checked(top, bottom, [
-        ...f.divisors,
-        ...g.divisors,
-        ...(poly.isConstantPolynomial(g.numerator) ? [] : [g.numerator]),
-      ]);
+      return f && g && JOINS[e.kind](f, g);
     }
-    case "power": {
-      const n = wholeExponent(e.b);
-      if (n === null || Math.abs(n) > MAX_DEGREE) return null;
-      const f = rationalForm(e.a, atom);
-      if (!f || (n <= 0 && f.numerator.length === 0)) return null;
-      if (Math.abs(n) * Math.max(poly.degree(f.numerator), poly.degree(f.denominator)) > MAX_DEGREE) return null;
-      const top = powerOf(f.numerator, Math.abs(n));
-      const bottom = powerOf(f.denominator, Math.abs(n));
-      if (n >= 0) return checked(top, bottom, f.divisors);
-      return checked(bottom, top, [...f.divisors, ...(poly.isConstantPolynomial(f.numerator) ? [] : [f.numerator])]);
-    }
+    case "power":
+      return powerForm(e.a, wholeExponent(e.b), atom);
     default:
       return null;
   }
+}
+
+/** A polynomial that must not be 0; a constant one never is. */
+const divisorsOf = (p: Polynomial): readonly Polynomial[] => (poly.isConstantPolynomial(p) ? [] : [p]);
+function sum(f: RationalForm, g: RationalForm): RationalForm | null {
+  const divisors = [...f.divisors, ...g.divisors];
+  if (sameDenominator(f, g))
+    return { numerator: poly.add(f.numerator, g.numerator), denominator: f.denominator, divisors };
+  const top = poly.add(poly.multiply(f.numerator, g.denominator), poly.multiply(g.numerator, f.denominator));
+  return checked(top, poly.multiply(f.denominator, g.denominator), divisors);
+}
+const JOINS = {
+  add: sum,
+  subtract: (f: RationalForm, g: RationalForm) => sum(f, { ...g, numerator: poly.negate(g.numerator) }),
+  multiply(f: RationalForm, g: RationalForm): RationalForm | null {
+    const top = poly.multiply(f.numerator, g.numerator);
+    return checked(top, poly.multiply(f.denominator, g.denominator), [...f.divisors, ...g.divisors]);
+  },
+  divide(f: RationalForm, g: RationalForm): RationalForm | null {
+    if (g.numerator.length === 0) return null;
+    const top = poly.multiply(f.numerator, g.denominator);
+    const bottom = poly.multiply(f.denominator, g.numerator);
+    return checked(top, bottom, [...f.divisors, ...g.divisors, ...divisorsOf(g.numerator)]);
+  },
+} as const;
+function powerForm(base: Expression, n: number | null, atom: Atom): RationalForm | null {
+  if (n === null || Math.abs(n) > MAX_DEGREE) return null;
+  const f = rationalForm(base, atom);
+  if (!f || (n <= 0 && f.numerator.length === 0)) return null;
+  if (Math.abs(n) * Math.max(poly.degree(f.numerator), poly.degree(f.denominator)) > MAX_DEGREE) return null;
+  const top = powerOf(f.numerator, Math.abs(n));
+  const bottom = powerOf(f.denominator, Math.abs(n));
+  return n >= 0 ? checked(top, bottom, f.divisors) : checked(bottom, top, [...f.divisors, ...divisorsOf(f.numerator)]);
 }
 
 function variableAtom(e: Expression): Polynomial | null {

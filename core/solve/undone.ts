@@ -101,13 +101,8 @@ export function outerEquals(
       return periodic(u.name, v, c, s, deeper);
     case "asin":
     case "acos":
-    case "atan": {
-      const level = encloseConstant(c);
-      const [least, most] = u.name === "acos" ? [0, Math.PI] : [-Math.PI / 2, Math.PI / 2];
-      if (level.lo > most + 1e-9 || level.hi < least - 1e-9) return NONE;
-      if (level.lo < least + 1e-9 || level.hi > most - 1e-9) return null;
-      return deeper(v, apply(u.name === "asin" ? "sin" : u.name === "acos" ? "cos" : "tan", c));
-    }
+    case "atan":
+      return arcEquals(u.name, v, c, deeper);
     case "sign": {
       if (sign === null) return null;
       // ±1 on whole stretches is for the caller who splits at kinks; 0 is never taken.
@@ -117,16 +112,28 @@ export function outerEquals(
       return sign !== null && encloseConstant(c).hi < 1 ? NONE : null;
     case "sinh":
       return sign === 0 ? deeper(v, c) : null;
-    case "tanh": {
-      const level = encloseConstant(c);
-      if (level.lo >= 1 || level.hi <= -1) return NONE;
-      if (sign === 0) return deeper(v, c);
-      if (level.hi >= 1 || level.lo <= -1) return null;
-      // tanh v = c where v is half the logarithm of (1 + c)/(1 − c).
-      const one = wholeNumber(1);
-      return deeper(v, divide(apply("ln", divide(add(one, c), subtract(one, c))), wholeNumber(2)));
-    }
+    case "tanh":
+      return tanhEquals(v, c, sign, deeper);
     default:
       return null;
   }
+}
+
+/** An arc function has the values of its range only; beside the ends of it nothing is said. */
+const BESIDE_END = 1e-9;
+function arcEquals(name: "asin" | "acos" | "atan", v: Expression, c: Expression, deeper: Equation): ZeroSet | null {
+  const level = encloseConstant(c);
+  const [least, most] = name === "acos" ? [0, Math.PI] : [-Math.PI / 2, Math.PI / 2];
+  if (level.lo > most + BESIDE_END || level.hi < least - BESIDE_END) return NONE;
+  if (level.lo < least + BESIDE_END || level.hi > most - BESIDE_END) return null;
+  return deeper(v, apply(name === "asin" ? "sin" : name === "acos" ? "cos" : "tan", c));
+}
+/** tanh v = c where v is half the logarithm of (1 + c)/(1 − c). */
+function tanhEquals(v: Expression, c: Expression, sign: -1 | 0 | 1 | null, deeper: Equation): ZeroSet | null {
+  const level = encloseConstant(c);
+  if (level.lo >= 1 || level.hi <= -1) return NONE;
+  if (sign === 0) return deeper(v, c);
+  if (level.hi >= 1 || level.lo <= -1) return null;
+  const one = wholeNumber(1);
+  return deeper(v, divide(apply("ln", divide(add(one, c), subtract(one, c))), wholeNumber(2)));
 }

@@ -3,10 +3,20 @@ import type { Chance } from "../shared/chance";
 import { REL_TOL, inputs, marksOf, plainly, sampleAt } from "./sampling";
 import type { Value, World } from "./world";
 
+/** What contradicts a claim about a greatest (sense 1) or least value (−1); null where nothing was found. */
 export function checkBest(f: FullFinding, value: Value, sense: 1 | -1, w: World, c: Chance): string | null {
-  const best = f.bound ? f.bound.value : f.value;
   const isCounted = w.whole && f.solutions.some((s) => s.whole);
-  for (const x of inputs(w, c, marksOf(f))) {
+  return (
+    checkBeaten(f, value, sense, inputs(w, c, marksOf(f))) ??
+    checkBound(f, value, sense, w) ??
+    (!f.bound || isCounted ? checkPlaces(f, value) : null) ??
+    (w.whole ? checkWholes(f, value, sense, w) : null)
+  );
+}
+
+function checkBeaten(f: FullFinding, value: Value, sense: 1 | -1, at: readonly number[]): string | null {
+  const best = f.bound ? f.bound.value : f.value;
+  for (const x of at) {
     const here = sampleAt(value, x);
     if (!Number.isFinite(here.slack) || Number.isNaN(here.y)) continue;
     if (f.status === "none" && !f.bound) return `has the value ${here.y} at ${x}, told to have none anywhere`;
@@ -15,57 +25,66 @@ export function checkBest(f: FullFinding, value: Value, sense: 1 | -1, w: World,
     if (f.status === "everywhere" && Math.abs(here.y - f.value!) > here.slack)
       return `${here.y} at ${x}, told as ${f.value} throughout`;
   }
-  if (f.bound && f.bound.value === null && f.bound.at !== null && Number.isFinite(f.bound.at)) {
-    const { at } = f.bound;
-    const side = (k: number) =>
-      [at - 10 ** -k, at + 10 ** -k]
-        .filter((x) => x >= w.from && x <= w.to)
-        .map((x) => plainly(value)(x) * sense)
-        .filter((y) => !Number.isNaN(y));
-    // Growth may be as slow as a logarithm's; what settles down to one number does not grow.
-    const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
-    const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
-    // A pole between poles may be narrower than all of these: the closest doubles tell.
-    const close = [at * (1 - 4e-16), at * (1 + 4e-16)]
-      .map((x) => plainly(value)(x) * sense)
-      .filter((y) => !Number.isNaN(y));
-    // Beside 0 doubles go much closer: a logarithm may show there alone that it grows.
-    const deep = Math.max(...side(280), -Infinity);
-    if (at === 0 && deep > last + 1e-3 * Math.max(1, Math.abs(last))) return null;
-    if (at !== 0 && close.some((y) => y > last + 1e-3 * Math.max(1, Math.abs(last)))) return null;
-    const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));
-    const isFalling = a >= b && b >= last;
-    if (isSure && Number.isFinite(last) && (isFlat || isFalling))
-      return `does not grow towards ${at}: ${a}, ${b}, then ${last}`;
+  return null;
+}
+function checkBound(f: FullFinding, value: Value, sense: 1 | -1, w: World): string | null {
+  if (!f.bound || f.bound.at === null) return null;
+  const { at, value: limit } = f.bound;
+  if (limit !== null) return checkLimit(at, limit, value);
+  return Number.isFinite(at) ? checkGrowth(at, value, sense, w) : null;
+}
+
+/** Growth without end towards a place: what settles down to one number, or falls, does not grow. */
+function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string | null {
+  const signed = (list: readonly number[]) =>
+    list.map((x) => plainly(value)(x) * sense).filter((y) => !Number.isNaN(y));
+  const side = (k: number) => signed([at - 10 ** -k, at + 10 ** -k].filter((x) => x >= w.from && x <= w.to));
+  // Growth may be as slow as a logarithm's.
+  const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
+  const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
+  const isAbove = (y: number) => y > last + 1e-3 * Math.max(1, Math.abs(last));
+  // Beside 0 doubles go much closer: a logarithm may show there alone that it grows. A pole between poles may be
+  // narrower than all of these: the closest doubles tell.
+  const closest = at === 0 ? side(280) : signed([at * (1 - 4e-16), at * (1 + 4e-16)]);
+  if (closest.some(isAbove)) return null;
+  const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));
+  const isFalling = a >= b && b >= last;
+  return isSure && Number.isFinite(last) && (isFlat || isFalling)
+    ? `does not grow towards ${at}: ${a}, ${b}, then ${last}`
+    : null;
+}
+
+/** A limit at a place: values come near it, or at least ever nearer. */
+function checkLimit(at: number, limit: number, value: Value): string | null {
+  // A logarithm comes slowly: beside 0 doubles can go much closer.
+  const size = Math.min(1, Math.abs(at));
+  const steps = at === 0 ? [1e-9, 1e-280] : [1e-9 * size];
+  const close = steps
+    .flatMap((step) => [at - step, at + step])
+    .map(plainly(value))
+    .filter((y) => !Number.isNaN(y));
+  // Slowly, but closer and closer: 1/ln(x) has come to a thirtieth of what it was, its fourth root to less than half.
+  const off = close.map((y) => Math.abs(y - limit));
+  // A high root comes slowly too, and the root of a logarithm hardly at all; what comes to another number stays away.
+  const further = [at - 1e-5 * size, at + 1e-5 * size]
+    .map((x) => Math.abs(plainly(value)(x) - limit))
+    .filter(Number.isFinite);
+  const nearest = Math.min(...off);
+  const isNearing = at === 0 ? nearest < 0.6 * Math.max(...off) : nearest < 0.9 * Math.min(...further);
+  const isSure = steps.every((d) => [at - d, at + d].every((x) => value(x).off !== Infinity));
+  return isSure && close.length > 0 && !isNearing && !off.some((d) => d <= 0.2 * Math.max(1, Math.abs(limit)))
+    ? `comes to ${close.join(" or ")} near ${at}, told as ${limit}`
+    : null;
+}
+
+/** Where the best value is told to be taken, it is. */
+function checkPlaces(f: FullFinding, value: Value): string | null {
+  for (const s of f.solutions) {
+    const here = sampleAt(value, s.at);
+    if (f.value !== null && Number.isFinite(here.slack) && !(Math.abs(here.y - f.value) <= here.slack * 10))
+      return `${here.y} at ${s.at}, told as the best ${f.value}`;
   }
-  if (f.bound && f.bound.value !== null && f.bound.at !== null) {
-    const { at, value: limit } = f.bound;
-    // A logarithm comes slowly: beside 0 doubles can go much closer.
-    const size = Math.min(1, Math.abs(at));
-    const steps = at === 0 ? [1e-9, 1e-280] : [1e-9 * size];
-    const close = steps
-      .flatMap((step) => [at - step, at + step])
-      .map(plainly(value))
-      .filter((y) => !Number.isNaN(y));
-    // Slowly, but closer and closer: 1/ln(x) has come to a thirtieth of what it was, its fourth root to less than half.
-    const off = close.map((y) => Math.abs(y - limit));
-    // A high root comes slowly too, and the root of a logarithm hardly at all; what comes to another number stays away.
-    const further = [at - 1e-5 * size, at + 1e-5 * size]
-      .map((x) => Math.abs(plainly(value)(x) - limit))
-      .filter(Number.isFinite);
-    const isNearing =
-      at === 0 ? Math.min(...off) < 0.6 * Math.max(...off) : Math.min(...off) < 0.9 * Math.min(...further);
-    const isSure = steps.every((d) => [at - d, at + d].every((x) => value(x).off !== Infinity));
-    if (isSure && close.length > 0 && !isNearing && !off.some((d) => d <= 0.2 * Math.max(1, Math.abs(limit))))
-      return `comes to ${close.join(" or ")} near ${at}, told as ${limit}`;
-  }
-  if (!f.bound || isCounted)
-    for (const s of f.solutions) {
-      const here = sampleAt(value, s.at);
-      if (f.value !== null && Number.isFinite(here.slack) && !(Math.abs(here.y - f.value) <= here.slack * 10))
-        return `${here.y} at ${s.at}, told as the best ${f.value}`;
-    }
-  return isCounted || w.whole ? checkWholes(f, value, sense, w) : null;
+  return null;
 }
 
 export function checkWholes(f: FullFinding, value: Value, sense: 1 | -1, w: World): string | null {

@@ -11,10 +11,11 @@ import {
   substitute,
   subtract,
   type Expression,
+  type NumberFunction,
 } from "../../formula";
-import { compareSpots, exactRational, findRoots, inline, type FunctionTable } from "../../solve";
+import { compareSpots, exactRational, findRoots, inline, type FunctionTable, type Root, type Spot } from "../../solve";
 import { UNKNOWN_GIVEN, buildModel } from "../../model";
-import type { GivenFinding, Solution } from "../finding";
+import type { GivenFinding, SecondWay, Solution } from "../finding";
 import { plainEvaluation } from "../common/secondWay";
 import { Refusal, numberOf, showSpot, type Asking } from "../common/asking";
 import { residualScale, worst } from "../common/confirm";
@@ -23,7 +24,34 @@ import { isWholeRange, openMessage, told, toldOpen } from "../common/stretches";
 
 /** The value of a given for a wanted output: the given becomes the unknown, the input a number. */
 export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
-  const { q, model, name } = asking;
+  const { q } = asking;
+  const range = rangeOf(asking);
+  const at = asking.amount(q.at, "the input");
+  const level = asking.amount(q.value, "the wanted value");
+  const { body, table } = inGiven(asking, at);
+  const e = subtract(body, numberOf(level));
+  const search = findRoots(e, table, range, asking.work);
+  const [first] = search.everywhere;
+  const isFound = search.roots.length > 0 || first !== undefined;
+  const isEverywhere = first !== undefined && isWholeRange(first, range);
+  return {
+    ask: "given",
+    ...asking.answered({ from: range.from.at, to: range.to.at }),
+    status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none",
+    complete: search.open.length === 0,
+    solutions: search.roots.map((r) => solutionOf(r, level.at)),
+    stretches: search.everywhere.map(told),
+    open: search.open.map(toldOpen),
+    given: q.given,
+    at: at.at,
+    level: level.at,
+    secondWay: evaluated(search.roots, compileNumber(e, table.number)),
+    message: search.open.length > 0 && isFound ? openMessage(search.open, q.given) : null,
+  };
+}
+
+function rangeOf(asking: Asking<QuestionOf<"given">>): { readonly from: Spot; readonly to: Spot } {
+  const { q, model } = asking;
   if (!model.givens.has(q.given)) {
     const near = nearName(q.given, [...model.givens.keys()]);
     throw new Refusal(`${quoted(q.given)} is no given of this case.${near ? ` Did you mean ${quoted(near)}?` : ""}`);
@@ -35,62 +63,50 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
       `The range for ${q.given} starts at ${showSpot(from)} and ends at ${showSpot(to)}; ` +
         "the end should come after the start.",
     );
-  const at = asking.amount(q.at, "the input");
-  const value = asking.amount(q.value, "the wanted value");
-  const other = buildModel(model.source, q.given);
-  const f = other.functions.get(name);
-  if (!f || f.trouble)
+  return { from, to };
+}
+
+/** The function at a fixed input as a formula of the given. @throws Refusal where that cannot be had */
+function inGiven(asking: Asking<QuestionOf<"given">>, at: Spot): { body: Expression; table: FunctionTable } {
+  const { q, model, name } = asking;
+  const { functions, table } = buildModel(model.source, q.given);
+  if (functions.get(name)?.trouble !== null)
     throw new Refusal(
       `${name} cannot be followed back to ${q.given}: ${q.given} stands where only a ` +
         `number can, in a reading, the end of a piece or of a range. Vary ${q.given} by its ` +
         "track instead.",
     );
-  const body = inUnknown(inline(call(name, 0, numberOf(at)), other.table), other.table);
+  const body = inUnknown(inline(call(name, 0, numberOf(at)), table), table);
   if (!body)
     throw new Refusal(
       `${name} is made in a way (pieces or a running total) that cannot be solved for ` +
         `${q.given} here; vary ${q.given} by its track instead.`,
     );
-  const input = `${asking.variable.name} = ${showSpot(at)}`;
-  if (!dependsOnVariable(body)) throw new Refusal(`${name} at ${input} does not depend on ${q.given}.`);
-  const e = subtract(body, numberOf(value));
-  const search = findRoots(e, other.table, { from, to }, asking.work);
-  const here = compileNumber(e, other.table.number);
-  const solutions = search.roots.map((r): Solution => ({
-    at: r.at,
-    value: value.at,
-    low: r.lo,
-    high: r.hi,
-    kind: r.kind,
-    ...exactShown(r.exact),
-    whole: null,
-    reads: null,
-    turns: 0,
-    spot: r.spot,
-  }));
-  const [first] = search.everywhere;
-  const isEverywhere = first !== undefined && isWholeRange(first, { from, to });
-  const isFound = solutions.length > 0 || first !== undefined;
-  return {
-    ask: "given",
-    ...asking.answered({ from: from.at, to: to.at }),
-    status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none",
-    complete: search.open.length === 0,
-    solutions,
-    stretches: search.everywhere.map(told),
-    open: search.open.map(toldOpen),
-    given: q.given,
-    at: at.at,
-    level: value.at,
-    secondWay: worst(
-      search.roots.map((r) => {
-        const off = Math.abs(here(r.at));
-        return Number.isFinite(off) ? plainEvaluation(0, off < residualScale(here, r.at) ? 0 : off) : null;
-      }),
-    ),
-    message: search.open.length > 0 && isFound ? openMessage(search.open, q.given) : null,
-  };
+  if (!dependsOnVariable(body))
+    throw new Refusal(`${name} at ${asking.variable.name} = ${showSpot(at)} does not depend on ${q.given}.`);
+  return { body, table };
 }
+
+const solutionOf = (r: Root, level: number): Solution => ({
+  at: r.at,
+  value: level,
+  low: r.lo,
+  high: r.hi,
+  kind: r.kind,
+  ...exactShown(r.exact),
+  whole: null,
+  reads: null,
+  turns: 0,
+  spot: r.spot,
+});
+/** What is left over when each value is put in, as doubles. */
+const evaluated = (roots: readonly Root[], left: NumberFunction): SecondWay | null =>
+  worst(
+    roots.map((r) => {
+      const off = Math.abs(left(r.at));
+      return Number.isFinite(off) ? plainEvaluation(0, off < residualScale(left, r.at) ? 0 : off) : null;
+    }),
+  );
 
 /**
  * The unknown given in place of the variable, all calls at fixed inputs written out; null where pieces or totals stand
