@@ -13,6 +13,7 @@ const layers = [
   "explain",
   "question",
   "graph",
+  "choice",
   "desk",
   "forms",
   "starters",

@@ -1,6 +1,6 @@
 import { headShown } from "#core/data";
 import { axis, type Axis } from "#core/graph";
-import { BEYOND } from "~/utils/dataFrame";
+import { BEYOND } from "#core/choice";
 import type { Look } from "./look";
 import type { ChartOption } from "./option";
 import { tickText } from "./tickText";

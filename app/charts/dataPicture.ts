@@ -2,7 +2,7 @@ import { sinceWords } from "#core/calendar";
 import type { Counting } from "#core/data";
 import { thinnedRows } from "#core/graph";
 import type { DataTable } from "#core/model";
-import type { RankedCard } from "~/workers/dataProtocol";
+import type { RankedCard } from "#core/choice";
 import { cardKey } from "~/utils/cardKey";
 import type { DataPicture } from "./dataOption";
 

@@ -1,7 +1,7 @@
 import type { UnwrapNestedRefs } from "vue";
 import { freeConstants, type Context } from "#core/fit";
 import type { Model } from "#core/data";
-import type { RankedCard } from "~/workers/dataProtocol";
+import type { RankedCard } from "#core/choice";
 import type { Columns } from "./useColumns";
 
 /** Models are ranked anew when columns, rows and context have been still for this long, in ms. */

@@ -1,6 +1,6 @@
 import { familyValue } from "#core/fit";
 import { meetingNear, stretchOf, type Owner } from "#core/data";
-import type { RankedCard } from "~/workers/dataProtocol";
+import type { RankedCard } from "#core/choice";
 
 type Rows = { readonly x: readonly number[]; readonly y: readonly number[] };
 /** The side of a break; what owns it is one of the two. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { dataPicture, type Drawn } from "../../app/charts/dataPicture";
-import type { RankedCard } from "../../app/workers/dataProtocol";
+import type { RankedCard } from "#core/choice";
 
 const card = (family: RankedCard["family"], reason: string | null = null): RankedCard =>
   ({ family, method: "direct", reason, curve: [0, 1], residuals: [0, 0.5, 1, -0.5] }) as unknown as RankedCard;

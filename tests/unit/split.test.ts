@@ -11,7 +11,7 @@ import {
 } from "vue";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { cardKey } from "../../app/utils/cardKey";
-import type { RankedCard } from "../../app/workers/dataProtocol";
+import type { RankedCard } from "#core/choice";
 
 // Split data on the page; models are made by a stand-in for the worker: the mean, and the line through the first and
 // the last row.

@@ -3,7 +3,7 @@ import { beyondWords, determinationWords, formatNumber, formatQuantity, growthWo
 import { latexName } from "#core/formula";
 import type { Unit } from "#core/units";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
-import type { RankedCard } from "~/workers/dataProtocol";
+import type { RankedCard } from "#core/choice";
 
 const props = defineProps<{
   cards: readonly RankedCard[];

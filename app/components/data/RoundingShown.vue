@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CaseFile } from "#core/model";
 import type { Columns } from "~/composables/useColumns";
-import type { RankedCard, RoundingLine } from "~/workers/dataProtocol";
+import type { RankedCard, RoundingLine } from "#core/choice";
 
 /** What copying rounded constants by hand would do, on the rows and to the answers that stand on the model. */
 const props = defineProps<{ document: CaseFile; columns: Columns; card: RankedCard; name: string }>();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatNumber } from "#core/explain";
 import type { Owner } from "#core/data";
-import type { RankedCard } from "~/workers/dataProtocol";
+import type { RankedCard } from "#core/choice";
 import { SIDES, type Side } from "~/composables/useSplit";
 
 /** Where the data are split, which model each side has, and what can be made of it. */
