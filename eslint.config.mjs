@@ -46,6 +46,11 @@ export default withNuxt(
     },
   },
   {
+    // A file is one idea, a function one thought. What describes tests is as long as the tests are.
+    ignores: ["**/*.{test,spec}.ts"],
+    rules: { "max-lines": ["error", 300], "max-lines-per-function": ["error", 60] },
+  },
+  {
     // Controls and tables are those of the component library. The parts of a sentence that are changed in place, the
     // line that stands in for the code editor, and the browser's own way to a file are not among them.
     files: ["app/**/*.vue"],

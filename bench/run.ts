@@ -10,41 +10,13 @@ import { rankModels, solveLeastSquares } from "#core/fit";
 import { solvePlan, valueAt, type Program } from "#core/plan";
 import { solveCompiled } from "#shared/compiledPlan";
 import loadHighs from "highs";
+import { f2, lines, median, pair, percentile, say } from "./measure";
+import { scanBest, scanRoots } from "./scan";
 
-// Everything is compared within one run, in turn (A B A B …), so that a machine whose speed drifts does not tilt a
-// ratio.
 const table = new FunctionTable();
 const read = (text: string): Expression =>
   resolve(text, { variable: "x", givens: new Map(), functions: new Map(), variables: new Set() }).expression!;
-const median = (list: number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1]!;
-const percentile = (list: number[], p: number): number =>
-  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(p * list.length))]!;
 let sink = 0;
-
-/** Median time of one call in ms, of two works in turn. */
-function pair(a: () => void, b: () => void, rounds: number, calls: number): { a: number; b: number; ratio: number } {
-  const times: [number, number][] = [];
-  for (let r = 0; r < rounds + 2; r++) {
-    const t0 = performance.now();
-    for (let i = 0; i < calls; i++) a();
-    const t1 = performance.now();
-    for (let i = 0; i < calls; i++) b();
-    const t2 = performance.now();
-    if (r >= 2) times.push([(t1 - t0) / calls, (t2 - t1) / calls]);
-  }
-  return {
-    a: median(times.map((t) => t[0])),
-    b: median(times.map((t) => t[1])),
-    ratio: median(times.map((t) => t[0] / t[1])),
-  };
-}
-
-const lines: string[] = [];
-const say = (text = "") => {
-  lines.push(text);
-  console.log(text);
-};
-const f2 = (v: number): string => (Math.abs(v) >= 1000 ? String(Math.round(v)) : v.toPrecision(3));
 
 say("# Benchmarks");
 say();
@@ -92,47 +64,6 @@ for (const [text, own] of byHand) {
 say(`| **median** | **${f2(median(hand))}** | **${f2(median(peer))}** |`);
 
 // ---- roots, best values -------------------------------------------------------------------------------------
-/** What people do without proofs: 2,000 points, a bracket at each change of sign, bisection. */
-function scanRoots(f: NumberFunction, lo: number, hi: number): number[] {
-  const out: number[] = [];
-  const n = 2000;
-  let px = lo;
-  let py = f(lo);
-  for (let i = 1; i <= n; i++) {
-    const x = lo + ((hi - lo) * i) / n;
-    const y = f(x);
-    if (py * y < 0) {
-      let [a, b] = [px, x];
-      for (let k = 0; k < 60 && b - a > Math.abs(a) * 2e-16; k++) {
-        const m = (a + b) / 2;
-        if (f(m) * py > 0) a = m;
-        else b = m;
-      }
-      out.push((a + b) / 2);
-    } else if (y === 0) out.push(x);
-    px = x;
-    py = y;
-  }
-  return out;
-}
-function scanBest(f: NumberFunction, lo: number, hi: number): number {
-  const n = 2000;
-  let best = lo;
-  for (let i = 0; i <= n; i++) {
-    const x = lo + ((hi - lo) * i) / n;
-    if (f(x) > f(best)) best = x;
-  }
-  let [a, b] = [Math.max(lo, best - (hi - lo) / n), Math.min(hi, best + (hi - lo) / n)];
-  const g = (Math.sqrt(5) - 1) / 2;
-  for (let k = 0; k < 60; k++) {
-    const c = b - g * (b - a);
-    const d = a + g * (b - a);
-    if (f(c) > f(d)) b = d;
-    else a = c;
-  }
-  return (a + b) / 2;
-}
-
 const { problems } = JSON.parse(
   readFileSync(new URL("../../../core/solve/fixtures/roots.json", import.meta.url), "utf8"),
 ) as { problems: { id: string; formula: string | null; interval: string[]; roots: unknown[] }[] };

@@ -21,6 +21,21 @@ function useFunctionName(source: Readonly<Ref<CaseFile>>, columns: Columns) {
   return { typed, name, problem };
 }
 
+/** Puts what was made into the case, and goes to the desk, or on to another column. */
+function useKeeping(columns: Columns, split: ReturnType<typeof useSplit>, used: (name: string) => void) {
+  const store = useCaseStore();
+  const toast = useToast();
+  function keep(edit: Edit & { name: string }, said: string, goesOn: string | null = null): void {
+    store.apply(edit);
+    toast.add({ severity: "info", summary: `${edit.name}(${columns.x}) stands on the desk${said}.`, life: 3500 });
+    split.at.value = null;
+    if (goesOn) columns.y = goesOn;
+    else used(edit.name);
+  }
+  const warn = (summary: string) => toast.add({ severity: "warn", summary, life: 4000 });
+  return { keep, warn };
+}
+
 /** A model, one side of a break, or several pieces put on the desk as a function, in one step, with all digits. */
 export function useFunctionOfData(
   source: Readonly<Ref<CaseFile>>,
@@ -29,21 +44,9 @@ export function useFunctionOfData(
   split: ReturnType<typeof useSplit>,
   used: (name: string) => void,
 ) {
-  const store = useCaseStore();
-  const toast = useToast();
+  const { keep, warn } = useKeeping(columns, split, used);
   const { typed, name, problem } = useFunctionName(source, columns);
 
-  /** a column that nothing is read off yet, beside the one that is shown */
-  const next = computed(() => columns.from && unusedColumn(columns.from, source.value));
-
-  /** Puts what was made into the case, and goes to the desk, or on to another column. */
-  function keep(edit: Edit & { name: string }, said: string, goesOn: string | null = null): void {
-    store.apply(edit);
-    toast.add({ severity: "info", summary: `${edit.name}(${columns.x}) stands on the desk${said}.`, life: 3500 });
-    split.at.value = null;
-    if (goesOn) columns.y = goesOn;
-    else used(edit.name);
-  }
   function keepPieces(pieces: readonly Model[], breaks: readonly number[], owner: Side, said: string): void {
     const { from } = columns;
     if (from)
@@ -74,18 +77,21 @@ export function useFunctionOfData(
   async function useThree(): Promise<void> {
     const breaks = [...models.suggested];
     if (problem.value) return;
-    const pieces: Model[] = [];
-    for (const part of split.stretches(breaks, "right")) {
-      const best = (await split.rank(part))?.find((c) => c.reason === null);
-      if (!best) {
-        const summary = `The rows of piece ${pieces.length + 1} cannot be fitted.`;
-        toast.add({ severity: "warn", summary, life: 4000 });
-        return;
-      }
-      pieces.push(models.modelOf(best));
-    }
-    keepPieces(pieces, breaks, "right", " in three pieces");
+    const best = [];
+    for (const part of split.stretches(breaks, "right"))
+      best.push((await split.rank(part))?.find((c) => c.reason === null) ?? null);
+    const unfitted = best.indexOf(null);
+    if (unfitted < 0)
+      keepPieces(
+        best.map((c) => models.modelOf(c!)),
+        breaks,
+        "right",
+        " in three pieces",
+      );
+    else warn(`The rows of piece ${unfitted + 1} cannot be fitted.`);
   }
+  /** a column that nothing is read off yet, beside the one that is shown */
+  const next = computed(() => columns.from && unusedColumn(columns.from, source.value));
   return { typed, problem, next, useModel, useBoth, useSide, useThree };
 }
 export type FunctionOfData = UnwrapNestedRefs<ReturnType<typeof useFunctionOfData>>;

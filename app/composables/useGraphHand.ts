@@ -69,11 +69,7 @@ function usePointerOnGraph(
   const isOverThreshold = ref(false);
   const fingers = new Map<number, number>();
 
-  /** Where the pointer is, in pixels from the corner of the graph. */
-  function placeOf(event: { clientX: number; clientY: number }): readonly [number, number] {
-    const box = home.value?.getBoundingClientRect();
-    return box ? [event.clientX - box.left, event.clientY - box.top] : [NaN, NaN];
-  }
+  const placeOf = (event: { clientX: number; clientY: number }) => placeIn(home.value, event);
   const inputAt = (clientX: number): number | null => line.inputAt(placeOf({ clientX, clientY: 0 })[0]);
 
   function dragGround(held: Extract<Hold, { kind: "ground" }>, event: PointerEvent): void {
@@ -122,6 +118,11 @@ function usePointerOnGraph(
   return { inputAt, isOnThreshold, move, press, release };
 }
 
+/** Where the pointer is, in pixels from the corner of the graph. */
+function placeIn(home: HTMLElement | null, at: { clientX: number; clientY: number }): readonly [number, number] {
+  const box = home?.getBoundingClientRect();
+  return box ? [at.clientX - box.left, at.clientY - box.top] : [NaN, NaN];
+}
 /** How far two fingers are apart along the axis, in pixels. */
 function apart(fingers: ReadonlyMap<number, number>): number {
   const [a, b] = [...fingers.values()] as [number, number];

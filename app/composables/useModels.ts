@@ -1,7 +1,7 @@
 import type { UnwrapNestedRefs } from "vue";
 import { freeConstants, type Context } from "#core/fit";
 import type { Model } from "#core/data";
-import type { RankedCard } from "#core/choice";
+import type { ModelsAsked, RankedCard } from "#core/choice";
 import type { Columns } from "./useColumns";
 
 /** Models are ranked anew when columns, rows and context have been still for this long, in ms. */
@@ -54,45 +54,26 @@ function useOwnFormula(
   return { own, ownProblem, keepOwn };
 }
 
-/** The models of the chosen columns, best first, ranked in a worker, and the one that is chosen. */
-export function useModels(columns: Columns, givens: Readonly<Ref<readonly (readonly [string, number])[]>>) {
+/** The models of the chosen columns, ranked anew in a worker when what they hang on has been still for a moment. */
+function useRanking(columns: Columns, asked: () => Omit<ModelsAsked, "x" | "y" | "variable">) {
   const worker = useDataWorker();
   const cards = shallowRef<readonly RankedCard[]>([]);
   /** where the rows seem to turn */
   const suggested = shallowRef<readonly number[]>([]);
   const failure = ref<string | null>(null);
-  const chosen = ref("");
-  const pointed = ref<string | null>(null);
-  const card = computed(() => cards.value.find((c) => cardKey(c) === chosen.value && c.reason === null) ?? null);
-
-  const { notNegative, limit, context } = useFitContext(columns);
-  const { own, ownProblem, keepOwn } = useOwnFormula(columns, givens, () => {
-    chosen.value = "own direct";
-  });
-
   function clear(): void {
     cards.value = [];
     suggested.value = [];
   }
   async function rank(): Promise<void> {
-    const r = columns.rows;
-    if (!r || r.x.length === 0) return clear();
+    const { rows } = columns;
+    if (!rows || rows.x.length === 0) return clear();
     failure.value = null;
     try {
-      const reply = await worker.ask<"rank">({
-        kind: "rank",
-        x: r.x,
-        y: r.y,
-        variable: columns.x,
-        context: context.value,
-        own: own.value.trim() || null,
-        givens: givens.value,
-      });
+      const reply = await worker.ask<"rank">({ kind: "rank", x: rows.x, y: rows.y, variable: columns.x, ...asked() });
       if (!reply) return;
       cards.value = reply.cards;
       suggested.value = reply.split?.breaks ?? [];
-      ownProblem.value = reply.cards.find((c) => c.family === "own")?.reason ?? null;
-      if (!card.value) chosen.value = cardKey(reply.cards[0]);
     } catch (reason) {
       failure.value = reason instanceof Error ? reason.message : String(reason);
     }
@@ -100,15 +81,36 @@ export function useModels(columns: Columns, givens: Readonly<Ref<readonly (reado
   let timer: ReturnType<typeof setTimeout> | undefined;
   // Models of other columns are not shown for these.
   watch([() => columns.index, () => columns.tables.length, () => columns.x, () => columns.y], clear);
-  watch(
-    [() => columns.rows, context, own],
-    () => {
-      clearTimeout(timer);
-      timer = setTimeout(() => void rank(), cards.value.length === 0 ? 0 : REST);
-    },
-    { immediate: true },
-  );
+  function rankSoon(): void {
+    clearTimeout(timer);
+    timer = setTimeout(() => void rank(), cards.value.length === 0 ? 0 : REST);
+  }
   onScopeDispose(() => clearTimeout(timer));
+  const { busy, progress, cancel } = worker;
+  return { cards, suggested, failure, rankSoon, busy, progress, cancel };
+}
+
+/** The models of the chosen columns, best first, and the one that is chosen. */
+export function useModels(columns: Columns, givens: Readonly<Ref<readonly (readonly [string, number])[]>>) {
+  const chosen = ref("");
+  const pointed = ref<string | null>(null);
+  const { notNegative, limit, context } = useFitContext(columns);
+  const { own, ownProblem, keepOwn } = useOwnFormula(columns, givens, () => {
+    chosen.value = "own direct";
+  });
+  const { rankSoon, ...ranking } = useRanking(columns, () => ({
+    context: context.value,
+    own: own.value.trim() || null,
+    givens: givens.value,
+  }));
+  const { cards } = ranking;
+  const card = computed(() => cards.value.find((c) => cardKey(c) === chosen.value && c.reason === null) ?? null);
+  watch([() => columns.rows, context, own], rankSoon, { immediate: true });
+  watch(cards, (now) => {
+    if (now.length === 0) return;
+    ownProblem.value = now.find((c) => c.family === "own")?.reason ?? null;
+    if (!card.value) chosen.value = cardKey(now[0]);
+  });
 
   /** A card as the case keeps it. */
   const modelOf = (c: RankedCard): Model => ({
@@ -116,21 +118,6 @@ export function useModels(columns: Columns, givens: Readonly<Ref<readonly (reado
     method: c.method,
     ...(c.family === "own" ? { text: own.value } : {}),
   });
-  return {
-    cards,
-    suggested,
-    failure,
-    chosen,
-    pointed,
-    card,
-    notNegative,
-    limit,
-    ownProblem,
-    keepOwn,
-    modelOf,
-    busy: worker.busy,
-    progress: worker.progress,
-    cancel: worker.cancel,
-  };
+  return { ...ranking, chosen, pointed, card, notNegative, limit, ownProblem, keepOwn, modelOf };
 }
 export type Models = UnwrapNestedRefs<ReturnType<typeof useModels>>;

@@ -16,12 +16,29 @@ function usePlanShown() {
   const reading = shallowRef<PlanReading | null>(null);
   const picture = shallowRef<PlanPicture | null>(null);
   const slice = shallowRef<Slice | null>(null);
+  let program: Program | null = null;
   function show(told: Told | null): void {
+    program = told?.program ?? null;
     reading.value = shareParts(reading.value, told?.reading ?? null);
     picture.value = shareParts(picture.value, told?.picture ?? null);
     slice.value = shareParts(slice.value, told?.slice ?? null);
   }
-  return { reading, picture, slice, show };
+  return { reading, picture, slice, show, program: () => program };
+}
+
+/** What is to be asked of the compiled solver, once the plan is still; the last of it. */
+function useOnceCalm(): (ask: () => void, after?: number) => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  onScopeDispose(() => clearTimeout(timer));
+  return (ask, after = CALM) => {
+    clearTimeout(timer);
+    timer = setTimeout(ask, after);
+  };
+}
+/** A slice through the best point, of two variables. */
+function sliceOf({ result }: PlanAnswer, pair: readonly [number, number] | null): PlanRequest["slice"] {
+  const at = (result.value?.whole ?? result.value?.best[0])?.at;
+  return pair && at ? { at: [...at], pair: [...pair] as [number, number] } : null;
 }
 
 /**
@@ -29,47 +46,38 @@ function usePlanShown() {
  * solver where it is too large for that, and as the second way where it is not.
  */
 export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, number] | null>) {
-  const { show, ...shown } = usePlanShown();
+  const { show, program, ...shown } = usePlanShown();
   const answer = new PlanAnswer();
-  const { secondWay, large, drop, ...compiled } = usePlanSolving(source, answer);
+  const compiled = usePlanSolving(source, answer);
   const failure = ref<string | null>(null);
-  let program: Program | null = null;
   let job = 0;
   const worker = new NewestFirst<PlanRequest, PlanReply>({
     open: () => new Worker(new URL("../workers/plan.worker.ts", import.meta.url), { type: "module" }),
     taken,
-    broken: (message) => {
-      failure.value = message;
-    },
+    broken: (message) => (failure.value = message),
     patience: PATIENCE,
   });
-  let calm: ReturnType<typeof setTimeout> | undefined;
-  /** What is to be asked of the compiled solver, once the plan is still. */
-  function onceCalm(ask: () => void, after = CALM): void {
-    clearTimeout(calm);
-    calm = setTimeout(ask, after);
-  }
+  const onceCalm = useOnceCalm();
 
   function taken(told: PlanReply): void {
     if (!source.value.plan) return;
     failure.value = told.ok ? null : told.message;
     if (!told.ok) return;
-    program = told.program;
     show(told);
     if (!told.reading.unsettled) takeExact(told);
     else if (!answer.isOf(told.source) || !answer.result.value?.compiled)
       onceCalm(() => void askLarge(told.source), answer.result.value ? CALM : 0);
   }
   function takeExact({ source: of, reading, program: written }: Told): void {
-    if (!(pair.value && answer.result.value?.compiled)) compiled.solving.value = { state: "idle" };
+    if (!(pair.value && answer.result.value?.compiled)) compiled.shown.solving.value = { state: "idle" };
     answer.take(of, reading.result);
-    const { plan } = of;
-    const { result } = reading;
+    const [plan, result] = [of.plan, reading.result];
     if (!worker.isWaiting() && result && plan?.objective && written)
-      onceCalm(() => void secondWay(plan, written, result));
+      onceCalm(() => void compiled.at.secondWay(plan, written, result));
   }
   async function askLarge(asked: CaseFile): Promise<void> {
-    if (program && (await large(asked, program)) && pair.value) request();
+    const written = program();
+    if (written && (await compiled.at.large(asked, written)) && pair.value) request();
   }
 
   function request(): void {
@@ -78,29 +86,25 @@ export function usePlan(source: Ref<CaseFile>, pair: Ref<readonly [number, numbe
       answer.drop();
       return;
     }
-    const at = (answer.result.value?.whole ?? answer.result.value?.best[0])?.at;
-    worker.ask({
-      job: ++job,
-      source: toRaw(source.value),
-      slice: pair.value && at ? { at: [...at], pair: [...pair.value] as [number, number] } : null,
-    });
+    worker.ask({ job: ++job, source: toRaw(source.value), slice: sliceOf(answer, pair.value) });
   }
   watch(
     [() => source.value.plan, () => source.value.givens, pair],
     ([plan, givens], before) => {
-      if (before[0] !== undefined && (plan !== before[0] || givens !== before[1])) drop();
+      if (before[0] !== undefined && (plan !== before[0] || givens !== before[1])) compiled.at.drop();
       request();
     },
     { immediate: true },
   );
-  onScopeDispose(() => {
-    clearTimeout(calm);
-    worker.end();
-  });
+  onScopeDispose(() => worker.end());
 
-  const { result, plan: solved } = answer;
+  return { ...shown, ...compiled.shown, ...useWords(answer), failure, currentProgram: program };
+}
+
+/** The answer, the plan it belongs to, and what is said of it. */
+function useWords({ result, plan: solved }: PlanAnswer) {
   const words = computed((): PlanWords | null =>
     solved.value && result.value ? planWords(solved.value, result.value) : null,
   );
-  return { ...shown, ...compiled, result, solved, words, failure, currentProgram: (): Program | null => program };
+  return { result, solved, words };
 }

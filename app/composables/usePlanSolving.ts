@@ -20,73 +20,94 @@ const failed = (reason: unknown): SolverState => ({
  * The compiled solver at work on a plan: the answer where the exact one would take too long, the second way where it
  * is there, and more time on the server when the person wants to go on.
  */
-export function usePlanSolving(source: Readonly<Ref<CaseFile>>, answer: PlanAnswer) {
-  const solver = useSolver();
-  const solving = shallowRef<SolverState>({ state: "idle" });
-  const where = ref<"here" | "server">("here");
-  let server: AbortController | null = null;
-  const solve = (plan: Plan, program: Program) =>
-    solver.ask({ kind: "solve", plan: toRaw(plan), program, seconds: SECONDS.here });
+class PlanSolving {
+  readonly solving = shallowRef<SolverState>({ state: "idle" });
+  readonly where = ref<"here" | "server">("here");
+  private server: AbortController | null = null;
 
-  async function secondWay(plan: Plan, program: Program, exact: PlanResult): Promise<void> {
+  constructor(
+    private readonly source: Readonly<Ref<CaseFile>>,
+    private readonly answer: PlanAnswer,
+    private readonly solver: ReturnType<typeof useSolver>,
+  ) {}
+
+  async secondWay(plan: Plan, program: Program, exact: PlanResult): Promise<void> {
     try {
-      const reply = await solve(plan, program);
-      if (reply?.kind === "solved" && answer.plan.value === plan)
-        answer.result.value = { ...exact, secondWay: apart(exact, reply.result) };
+      const found = await this.solve(plan, program);
+      if (found && this.answer.plan.value === plan)
+        this.answer.result.value = { ...exact, secondWay: apart(exact, found) };
     } catch {
       /* the exact answer stands by itself */
     }
   }
   /** @returns whether an answer was found */
-  async function large(asked: CaseFile, program: Program): Promise<boolean> {
-    solving.value = { state: "working" };
-    where.value = "here";
+  async large(asked: CaseFile, program: Program): Promise<boolean> {
+    this.begin("here");
     try {
-      const reply = await solve(asked.plan!, program);
-      if (reply?.kind !== "solved") return false;
-      answer.take(asked, reply.result);
-      solving.value = { state: "done" };
-      return true;
+      const found = await this.solve(asked.plan!, program);
+      if (found) this.done(asked, found);
+      return found !== null;
     } catch (reason) {
-      solving.value = failed(reason);
+      this.solving.value = failed(reason);
       return false;
     }
   }
   /** More time, on the server; the page stays free. */
-  async function goOn(): Promise<void> {
-    const asked = toRaw(source.value);
+  async goOn(): Promise<void> {
+    const asked = toRaw(this.source.value);
     if (!asked.plan) return;
-    solving.value = { state: "working" };
-    where.value = "server";
-    solver.progress.value = null;
-    server = new AbortController();
-    const { signal } = server;
+    const { progress } = this.solver;
+    this.begin("server");
+    progress.value = null;
+    this.server = new AbortController();
+    const { signal } = this.server;
     try {
       const found = await planOnServer(asked, SECONDS.server, signal, (p) => {
-        solver.progress.value = p;
+        progress.value = p;
       });
-      if (source.value.plan !== asked.plan || source.value.givens !== asked.givens) return;
-      answer.take(asked, found);
-      solving.value = { state: "done" };
+      const { plan, givens } = this.source.value;
+      if (plan === asked.plan && givens === asked.givens) this.done(asked, found);
     } catch (reason) {
-      if (!signal.aborted) solving.value = failed(reason);
+      if (!signal.aborted) this.solving.value = failed(reason);
     }
   }
   /** The person stops the search; the best point until then is told. */
-  function cancel(): void {
-    const { best = null, bound = null } = solver.progress.value ?? {};
-    end();
-    solving.value = { state: "cancelled", best, bound };
+  cancel(): void {
+    const { best = null, bound = null } = this.solver.progress.value ?? {};
+    this.end();
+    this.solving.value = { state: "cancelled", best, bound };
   }
   /** Another plan stands there now: what is under way for the old one ends. */
-  function drop(): void {
-    end();
-    if (solving.value.state === "working") solving.value = { state: "idle" };
+  drop(): void {
+    this.end();
+    if (this.solving.value.state === "working") this.solving.value = { state: "idle" };
   }
-  function end(): void {
-    solver.cancel();
-    server?.abort();
+  end(): void {
+    this.solver.cancel();
+    this.server?.abort();
   }
-  onScopeDispose(() => server?.abort());
-  return { solving, where, progress: solver.progress, secondWay, large, goOn, cancel, drop };
+
+  private async solve(plan: Plan, program: Program): Promise<PlanResult | null> {
+    const reply = await this.solver.ask({ kind: "solve", plan: toRaw(plan), program, seconds: SECONDS.here });
+    return reply?.kind === "solved" ? reply.result : null;
+  }
+  private begin(where: "here" | "server"): void {
+    this.solving.value = { state: "working" };
+    this.where.value = where;
+  }
+  private done(asked: CaseFile, found: PlanResult): void {
+    this.answer.take(asked, found);
+    this.solving.value = { state: "done" };
+  }
+}
+
+export function usePlanSolving(source: Readonly<Ref<CaseFile>>, answer: PlanAnswer) {
+  const solver = useSolver();
+  const at = new PlanSolving(source, answer, solver);
+  onScopeDispose(() => at.end());
+  const { solving, where } = at;
+  return {
+    at,
+    shown: { solving, where, progress: solver.progress, cancel: () => at.cancel(), goOn: () => at.goOn() },
+  };
 }

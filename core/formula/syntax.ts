@@ -1,6 +1,6 @@
 import { closeProblem, divisionWarning, emptyBracketsProblem, expectedProblem } from "./syntaxProblems";
 import { rationalOfDecimal, ratio, toDouble } from "../numeric";
-import { problem, quoted, type Problem } from "./problem";
+import { problem, quoted, type Problem, type Span } from "./problem";
 import { tokenize, type Token } from "./tokens";
 import { type Operator, type Syntax, type Parsed, MAX_LENGTH, MAX_DEPTH, Failure } from "./syntaxTree";
 
@@ -237,15 +237,7 @@ class Reader {
       }
       case "radical": {
         const of = this.deeper(() => this.atom());
-        return {
-          type: "apply",
-          name: "sqrt",
-          primes: 0,
-          args: [of.type === "bracket" ? of.of : of],
-          nameSpan: token,
-          start: token.start,
-          end: of.end,
-        };
+        return applied({ ...token, name: "sqrt", primes: 0 }, [of.type === "bracket" ? of.of : of], of.end);
       }
       default:
         throw new Failure(expectedProblem(this.text, this.tokens[this.next - 2], token));
@@ -263,27 +255,9 @@ class Reader {
         if (this.peek().kind !== "comma") break;
         this.take();
       }
-      const close = this.close(open);
-      return {
-        type: "apply",
-        name: token.name,
-        primes: token.primes,
-        args,
-        nameSpan: token,
-        start: token.start,
-        end: close.end,
-      };
+      return applied(token, args, this.close(open).end);
     }
-    if (token.primes > 0)
-      return {
-        type: "apply",
-        name: token.name,
-        primes: token.primes,
-        args: [],
-        nameSpan: token,
-        start: token.start,
-        end: token.end,
-      };
+    if (token.primes > 0) return applied(token, [], token.end);
     return { type: "name", name: token.name, start: token.start, end: token.end };
   }
 
@@ -292,6 +266,21 @@ class Reader {
     throw new Failure(closeProblem(this.text, open, this.peek()));
   }
 }
+
+/** A function that stands at `token`, with its inputs. */
+const applied = (
+  token: Span & { readonly name: string; readonly primes: number },
+  args: readonly Syntax[],
+  end: number,
+): Syntax => ({
+  type: "apply",
+  name: token.name,
+  primes: token.primes,
+  args,
+  nameSpan: { start: token.start, end: token.end },
+  start: token.start,
+  end,
+});
 
 /** A number as it is written: exact, a percentage as its hundredth. */
 function numberOf(text: string, token: Token & { kind: "number" }): Syntax {

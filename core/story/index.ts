@@ -6,3 +6,15 @@ export { stepForm, type StepForm } from "./stepForm";
 export { limitPhrases, type LimitPhrase } from "./limits";
 export { keyOfMark, likelyRole, markHint, nameMark, namesFor } from "./phrase";
 export { pastedText, type Pasted } from "./pastedText";
+export {
+  caseWithFunction,
+  freeFunctionName,
+  ownerTurned,
+  pieceAdded,
+  piecesBegun,
+  piecesTried,
+  piecesWritten,
+  stepTwin,
+  type PiecesTried,
+  type TypedPiece,
+} from "./pieces";
