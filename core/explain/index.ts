@@ -1,3 +1,4 @@
+export { blockRead, cellRead, cellShown, cellTyped, type CellRead } from "./cell";
 export { estimateWords, list } from "./list";
 export {
   formatCount,
