@@ -1,4 +1,4 @@
-import { buildModel, type CaseFile } from "#core/model";
+import { modelOf, type CaseFile } from "#core/model";
 import { formatInput, formatQuantity } from "#core/explain";
 import type { Picture } from "#core/graph";
 import { toX, toY, type Rect } from "~/charts/deskLayout";
@@ -26,7 +26,7 @@ function useReadings(
   rects: Readonly<Ref<readonly Rect[]>>,
   at: Readonly<Ref<number | null>>,
 ) {
-  const model = computed(() => (at.value === null ? null : buildModel(source())));
+  const model = computed(() => (at.value === null ? null : modelOf(source())));
   const readings = computed((): CurveReading[] => {
     const [p, m, x] = [picture(), model.value, at.value];
     if (!p || !m || x === null) return [];

@@ -1,6 +1,6 @@
 import { formatInput, formatQuantity, isPercent } from "#core/explain";
 import { listedInputs, roundStep, steppedInputs, tableText, valueTable, withOpened, type TableRow } from "#core/graph";
-import { buildModel, readAmount, type CaseFile } from "#core/model";
+import { modelOf, readAmount, type CaseFile } from "#core/model";
 import { toDouble, type Rational } from "#core/numeric";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 
@@ -11,7 +11,7 @@ const OPEN_END = 10;
 /** Significant digits of a cell. */
 const DIGITS = 8;
 
-type Model = ReturnType<typeof buildModel>;
+type Model = ReturnType<typeof modelOf>;
 type Variable = NonNullable<ReturnType<Model["variables"]["get"]>>;
 
 /** A line of the table as it is shown, with the row it tells. */
@@ -28,7 +28,7 @@ interface Inputs {
 
 /** The table of values of one variable: which inputs, which functions, and what its rows say. */
 export function useValueTable(document: () => CaseFile, variable: () => string) {
-  const model = computed(() => buildModel(document()));
+  const model = computed(() => modelOf(document()));
   const of = computed(() => model.value.variables.get(variable()) ?? null);
   const functions = computed(() =>
     [...model.value.functions.values()].filter((f) => f.of === variable() && !f.trouble),

@@ -1,151 +1,23 @@
 <script setup lang="ts">
 import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
-import type { CaseFile } from "#core/model";
-import { RequestFailure, caseApi, type ShelfCase } from "~/utils/caseApi";
 
-/** A case changed this long ago has what is shown of it by now, or will have none; in ms. */
-const FRESH = 60_000;
-const LOOK_AGAIN = 1000;
-/** Cases that are fetched at a time: more than a large screen shows. */
-const PAGE = 40;
-/** Most that are looked at again at once. */
-const MOST = 1000;
-
-const toast = useToast();
-const router = useRouter();
-const list = shallowRef<readonly ShelfCase[]>([]);
-const trouble = ref<string | null>(null);
-const loading = ref(true);
-const lastDeleted = ref<ShelfCase | null>(null);
+const shelf = useShelfStore();
+const { list, find, trouble, loading, hasMore, asOf } = storeToRefs(shelf);
+const { lastDeleted, create, copy, rename, remove, bringBack } = useShelfActions();
 useHead({ title: "Cases · Pasear" });
-
-const find = ref("");
 const isSearched = computed(() => find.value.trim() !== "");
-/** whether more cases follow those that are shown */
-const hasMore = ref(false);
-let asked = 0;
-/** when the server told what is shown, where it does not answer now; in ms */
-const asOf = ref<number | null>(null);
 const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
-/** Fetches what is shown again, or the first page. */
-async function load(): Promise<void> {
-  const now = ++asked;
-  const count = Math.min(MOST, Math.max(PAGE, list.value.length));
-  loading.value = true;
-  try {
-    const { of: found, keptAt } = await caseApi.readList(count, null, find.value.trim());
-    // An answer to what was typed before is out of date.
-    if (now !== asked) return;
-    // Cards that did not change stay as they are.
-    list.value = shareParts(list.value, found);
-    hasMore.value = found.length === count;
-    trouble.value = null;
-    asOf.value = keptAt;
-    lookAgain();
-  } catch (failure) {
-    if (now === asked) trouble.value = `The cases could not be read. ${(failure as RequestFailure).message}`;
-  }
-  if (now === asked) loading.value = false;
-}
-// What the shelf shows of a case comes a moment after the case itself.
-let again: ReturnType<typeof setTimeout> | undefined;
-function lookAgain(): void {
-  clearTimeout(again);
-  const isFresh = (c: ShelfCase) => c.summary === null && Date.now() - c.updatedAt < FRESH;
-  if (list.value.some(isFresh)) again = setTimeout(load, LOOK_AGAIN);
-}
-onScopeDispose(() => clearTimeout(again));
-async function more(): Promise<void> {
-  const last = list.value.at(-1);
-  if (!last || !hasMore.value || loading.value) return;
-  loading.value = true;
-  // Looking again waits for the page: it would take the page's answer for one that is out of date.
-  clearTimeout(again);
-  const now = ++asked;
-  try {
-    const found = await caseApi.list(PAGE, last, find.value.trim());
-    if (now !== asked) return;
-    list.value = [...list.value, ...found];
-    hasMore.value = found.length === PAGE;
-    lookAgain();
-  } catch (failure) {
-    if (now === asked) trouble.value = `More cases could not be read. ${(failure as RequestFailure).message}`;
-  }
-  if (now === asked) loading.value = false;
-}
-onMounted(load);
-watchDebounced(
-  find,
-  () => {
-    list.value = [];
-    void load();
-  },
-  { debounce: 200 },
-);
+/** From so many cases on they can be searched. */
+const MANY = 12;
+
+onMounted(shelf.load);
+onScopeDispose(shelf.leave);
+watchDebounced(find, shelf.search, { debounce: 200 });
 // The next page comes as its place comes near, and the one after it where the place is still near then.
 const end = useTemplateRef<HTMLElement>("end");
 const isEndNear = ref(false);
 useIntersectionObserver(end, ([entry]) => (isEndNear.value = entry?.isIntersecting ?? false), { rootMargin: "800px" });
-watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && void more(), { flush: "post" });
-
-async function attempt<T>(what: string, work: () => Promise<T>): Promise<T | null> {
-  try {
-    return await work();
-  } catch (failure) {
-    toast.add({
-      severity: "error",
-      summary: `${what} did not work.`,
-      detail:
-        failure instanceof RequestFailure && failure.status
-          ? failure.message
-          : "The server does not answer; nothing was changed.",
-      life: 7000,
-    });
-    return null;
-  }
-}
-async function create(): Promise<void> {
-  const made = await attempt("Making a case", async () => {
-    const document: CaseFile = { format: "pasear-case", version: 1, title: await freeTitle("New case") };
-    return caseApi.create(document);
-  });
-  if (made) await router.push(`/case/${made.id}`);
-}
-async function freeTitle(title: string): Promise<string> {
-  const taken = new Set((await caseApi.list(MOST, null, title)).map((c) => c.title));
-  if (!taken.has(title)) return title;
-  for (let i = 2; ; i++) if (!taken.has(`${title} ${i}`)) return `${title} ${i}`;
-}
-async function copy(c: ShelfCase): Promise<void> {
-  const done = await attempt("Copying", async () => {
-    const kept = await caseApi.get(c.id);
-    return caseApi.create({ ...kept.case, title: await freeTitle(`${kept.case.title}, copy`) });
-  });
-  if (done) {
-    await load();
-    toast.add({ severity: "info", summary: `A copy of “${c.title}” is on the shelf.`, life: 3000 });
-  }
-}
-async function rename(c: ShelfCase, title: string): Promise<void> {
-  await attempt("Renaming", async () => {
-    const kept = await caseApi.get(c.id);
-    return caseApi.write(c.id, kept.revision, { ...kept.case, title: title.trim() });
-  });
-  await load();
-}
-async function remove(c: ShelfCase): Promise<void> {
-  if (await attempt("Deleting", () => caseApi.remove(c.id))) {
-    lastDeleted.value = c;
-    await load();
-  }
-}
-async function bringBack(): Promise<void> {
-  const c = lastDeleted.value;
-  if (c && (await attempt("Bringing it back", () => caseApi.restore(c.id)))) {
-    lastDeleted.value = null;
-    await load();
-  }
-}
+watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && void shelf.more(), { flush: "post" });
 </script>
 
 <template>
@@ -159,7 +31,7 @@ async function bringBack(): Promise<void> {
         </div>
         <div class="side">
           <InputText
-            v-if="isSearched || hasMore || list.length > 12"
+            v-if="isSearched || hasMore || list.length > MANY"
             v-model="find"
             type="search"
             placeholder="Find by title"
@@ -168,10 +40,12 @@ async function bringBack(): Promise<void> {
           <Button label="New case" @click="create" />
         </div>
       </div>
-      <p v-if="trouble" class="problem" role="alert">{{ trouble }} <Button link @click="load">Try again</Button></p>
+      <p v-if="trouble" class="problem" role="alert">
+        {{ trouble }} <Button link @click="shelf.load()">Try again</Button>
+      </p>
       <p v-else-if="asOf !== null" class="problem" role="status">
         The server does not answer. This is the shelf as it was on {{ clock.format(asOf) }}; what is changed in a case
-        is held in this browser. <Button link @click="load">Try again</Button>
+        is held in this browser. <Button link @click="shelf.load()">Try again</Button>
       </p>
       <p v-if="!trouble && !loading && list.length === 0 && isSearched" class="quiet" role="status">
         No case has “{{ find.trim() }}” in its title.
@@ -194,7 +68,7 @@ async function bringBack(): Promise<void> {
         />
       </ul>
       <p v-if="hasMore" ref="end" class="more">
-        <Button link @click="more">More cases</Button>
+        <Button link @click="shelf.more()">More cases</Button>
       </p>
     </main>
   </div>

@@ -90,10 +90,22 @@ export class CaseAnalysis {
     this.stopped.value = true;
     this.shown.stop();
   }
-  end(): void {
+  /** Works the case out whenever it changes, until the scope ends. */
+  follow(): void {
+    const { of, view, ghost } = this.source;
+    watch([of, view, ghost], () => this.request(), { immediate: true });
+    onScopeDispose(() => this.end());
+  }
+  /** Nothing is worked out any more, and nothing of this case stands on the next one's page. */
+  private end(): void {
+    this.stop();
     this.shown.end();
-    this.progress.hush();
-    this.worker.end();
+    this.desk.value = null;
+    this.picture.value = null;
+    this.slips.value = [];
+    this.ghostAnswers.value = [];
+    this.failure.value = null;
+    this.stopped.value = false;
   }
 
   private onTheWay(told: AnalysisReply): boolean {

@@ -1,6 +1,6 @@
 import { Misread, withEntry, type Entry } from "./entry";
 import { parseUnit } from "../units";
-import { buildModel, type CaseFile, type Model } from "../model";
+import { buildModel, modelOf, type CaseFile, type Model } from "../model";
 import { formatQuantity } from "../explain";
 import { questionText } from "../question";
 
@@ -47,7 +47,7 @@ export function checked(text: string, entry: Entry, source: CaseFile, before: Mo
 /** The same, with a fault as what is told of it. */
 export function checkedEntry(text: string, entry: Entry, source: CaseFile): Interpretation {
   try {
-    return checked(text, entry, source, buildModel(source));
+    return checked(text, entry, source, modelOf(source));
   } catch (failure) {
     return asRefused(failure);
   }

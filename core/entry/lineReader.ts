@@ -1,7 +1,7 @@
 import { Misread, freshId, withEntry, type Entry } from "./entry";
 import { RESERVED, nearName, quoted } from "../formula";
 import { formatQuantity } from "../explain";
-import { buildModel, type CaseFile, type Model, type Question } from "../model";
+import { buildModel, modelOf, type CaseFile, type Model, type Question } from "../model";
 import { NAME } from "../question";
 import { calculated, looksCalculated, withProducts } from "./calculation";
 import { KEYWORDS } from "./asked";
@@ -29,7 +29,7 @@ export class LineReader {
     /** false: a word that is nearly another is left as it is, as a mended line is not mended again */
     private readonly mends = true,
   ) {
-    this.model = buildModel(source);
+    this.model = modelOf(source);
     this.asks = /\?\s*$/.test(line);
     this.body = line.replace(/\s*\?\s*$/, "").trim();
   }

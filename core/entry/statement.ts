@@ -3,7 +3,7 @@ import { Making } from "./making";
 import { QuestionLine } from "./questionLine";
 import { parseUnit, readAmountText, retypedAmount } from "../units";
 import { nearName, quoted, RESERVED } from "../formula";
-import { buildModel, readAmount, type CaseFile, type Model, type NumberText } from "../model";
+import { modelOf, readAmount, type CaseFile, type Model, type NumberText } from "../model";
 import { NAME, TO } from "../question";
 import { Misread, type Entry } from "./entry";
 
@@ -42,7 +42,7 @@ class StatementReader {
     private readonly text: string,
     private readonly source: CaseFile,
   ) {
-    this.model = buildModel(source);
+    this.model = modelOf(source);
     this.made = new Making(text, this.model);
   }
 

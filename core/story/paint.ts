@@ -1,5 +1,5 @@
 import { BUILTIN_FUNCTIONS, CONSTANTS, latexName, latexOf, resolve } from "../formula";
-import { readAmount, buildModel, type CaseFile, type FunctionRow } from "../model";
+import { readAmount, modelOf, type CaseFile, type FunctionRow } from "../model";
 import { MAX_LINE, interpret } from "../entry";
 
 export type Paint = "given" | "variable" | "function" | "built-in" | "number" | "sign" | "word";
@@ -120,7 +120,7 @@ function formula(
   source: CaseFile,
   ownName: string | null = null,
 ): string | null {
-  const model = buildModel({ ...source, questions: [] });
+  const model = modelOf(source);
   const functions = new Map(model.names.functions);
   if (ownName && variable) functions.set(ownName, { of: variable });
   const r = resolve(text, { ...model.names, functions, variable: variable ?? model.names.variable });

@@ -1,5 +1,5 @@
 import { readLines, understand, type Entry } from "../entry";
-import { buildModel, type CaseFile } from "../model";
+import { modelOf, type CaseFile } from "../model";
 import { eachLine, readPlanLine, type PlanLine } from "../plan";
 
 /** What a text that was pasted or dropped somewhere is, as far as it says so itself. */
@@ -56,7 +56,7 @@ const isSentence = (line: string): boolean =>
 
 /** Constraints of several unknowns, with or without a goal; null where one line is none such. */
 function planLines(lines: readonly string[], source: CaseFile): PlanLine[] | null {
-  const { names, functions } = buildModel(source);
+  const { names, functions } = modelOf(source);
   const variables = [...(source.plan?.variables ?? [])];
   const out: PlanLine[] = [];
   for (const text of lines.flatMap(eachLine)) {

@@ -282,7 +282,16 @@ test("100,000 rows are read apart from the page, drawn thinned, and scrolled", a
   expect(await page.locator('.grid [role="row"]').count()).toBeLessThan(80);
   await cell(page, 0, 0).click();
   await page.keyboard.press("Control+End");
+  // What is typed at once, before the last rows are drawn, is not lost.
+  await page.keyboard.press("Control+Home");
+  await page.keyboard.press("PageDown");
+  await expect(cell(page, 12, 0)).toBeFocused();
+  await page.keyboard.press("Control+End");
+  await expect(cell(page, 100_000, 1)).toBeFocused();
   await expect(cell(page, 99_999, 0)).toHaveText("99,999");
+  await page.keyboard.type("7");
+  await page.keyboard.press("Enter");
+  await expect(cell(page, 100_000, 1)).toHaveText("7");
 });
 
 test("the data view in the dark and at 400 pixels", async ({ page, server }) => {

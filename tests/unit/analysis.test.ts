@@ -71,9 +71,6 @@ beforeEach(() => {
     watch,
     afterFrame,
     Worker: HeldWorker,
-    onMounted: (f: () => void) => {
-      f();
-    },
   }))
     vi.stubGlobal(name, value);
 });
@@ -84,20 +81,34 @@ afterEach(() => {
 });
 
 async function open(first: number) {
-  const { useAnalysis } = await import("../../app/composables/useAnalysis");
+  const { CaseAnalysis } = await import("../../app/utils/caseAnalysis");
   const source = shallowRef<CaseFile | null>(withValue(first));
   const view = shallowRef<View>({});
   const ghost = shallowRef<CaseFile | null>(null);
   let dragged = false;
   scope = effectScope();
-  const a = scope.run(() => useAnalysis({ of: source, view, ghost, isDragged: () => dragged }))!;
+  const a = new CaseAnalysis({ of: source, view, ghost, isDragged: () => dragged });
+  scope.run(() => a.follow());
   const worker = () => HeldWorker.made.at(-1)!;
   const set = async (value: number, byHand = false) => {
     dragged = byHand;
     source.value = withValue(value);
     await nextTick();
   };
-  return { ...a, source, view, ghost, worker, set, here: () => [valueOf(a.shown.value), a.picture.value?.caption] };
+  const { of: shown } = a.shown;
+  return {
+    ...a,
+    shown,
+    progress: a.progress.shown,
+    stop: () => a.stop(),
+    lookLonger: (id: string | null) => a.lookLonger(id),
+    source,
+    view,
+    ghost,
+    worker,
+    set,
+    here: () => [valueOf(shown.value), a.picture.value?.caption],
+  };
 }
 
 describe("the case on the page and its answers", () => {

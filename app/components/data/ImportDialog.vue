@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { freeName, headShown, type ReadTable } from "#core/data";
-import { formatNumber } from "#core/explain";
-import { isoOf } from "#core/calendar";
+import { freeName, type ReadTable } from "#core/data";
 import type { CaseFile } from "#core/model";
 import { useDataWorker } from "~/composables/useData";
 
@@ -66,26 +64,6 @@ function dropped(event: DragEvent): void {
   const file = event.dataTransfer?.files[0];
   if (file) takeFile(file);
 }
-const shown = (value: number | null, j: number) => {
-  if (value === null) return "–";
-  const c = read.value!.columns[j]!;
-  if (c.kind === "date") return isoOf(value);
-  return c.kind === "year"
-    ? String(value)
-    : c.unit?.startsWith("%")
-      ? `${formatNumber(value * 100)} %`
-      : formatNumber(value, 10);
-};
-const heads = computed(() => (read.value?.columns ?? []).map((c) => headShown(c.name, c.unit)));
-/** So many rows tell how a table was understood. */
-const FIRST = 6;
-const firstRows = computed(() =>
-  (read.value?.rows ?? [])
-    .slice(0, FIRST)
-    .map((r, i) => ({ key: String(i), cells: r.map((v, j) => ({ text: shown(v, j) })) })),
-);
-const isOdd = (i: number, j: number) => read.value?.odd.some((o) => o.row === i && o.column === j) ?? false;
-const KINDS = { number: "numbers", date: "dates", year: "years", text: "words, left out" } as const;
 function keep(): void {
   if (!read.value) return;
   const base = title.value.trim() || read.value.columns.find((c) => c.kind === "number")?.name || "data";
@@ -134,30 +112,7 @@ defineExpose({
       </p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <template v-if="read">
-        <p class="what" role="status">
-          {{ read.rows.length.toLocaleString("en") }} rows{{ read.header ? " under a header" : ", no header" }}:
-          {{
-            read.columns.map((c) => `${headShown(c.name, c.unit).replace(",", " in")} (${KINDS[c.kind]})`).join(", ")
-          }}.{{ read.missing > 0 ? ` ${read.missing} empty cell${read.missing === 1 ? "" : "s"}.` : "" }}
-        </p>
-        <p v-for="n in read.notes" :key="n" class="quiet">{{ n }}</p>
-        <p v-if="read.odd.length > 0" class="problem">
-          Not a number, and left empty:
-          {{
-            read.odd
-              .slice(0, 8)
-              .map((o) => `“${o.text}” in row ${o.row + 1}, ${read!.columns[o.column]!.name}`)
-              .join("; ")
-          }}{{ read.odd.length > 8 ? ` and ${read.odd.length - 8} more` : "" }}.
-        </p>
-        <RowsTable label="How it was understood" height="12rem" :sorts="false" :columns="heads" :rows="firstRows">
-          <template #cell="{ row, column }">
-            <span :class="{ odd: isOdd(Number(row.key), column) }">{{ row.cells[column]!.text }}</span>
-          </template>
-        </RowsTable>
-        <p v-if="read.rows.length > FIRST" class="quiet">
-          and {{ (read.rows.length - FIRST).toLocaleString("en") }} more
-        </p>
+        <ReadShown :read="read" />
         <label class="name"
           >Name of the data
           <InputText
@@ -195,9 +150,6 @@ defineExpose({
   gap: 0.7rem;
   align-items: center;
   flex-wrap: wrap;
-}
-.odd {
-  background: var(--brick-soft);
 }
 .name {
   display: flex;

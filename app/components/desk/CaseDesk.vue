@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { useTimeoutFn } from "@vueuse/core";
-import type { View } from "#core/graph";
 import type { CaseFile } from "#core/model";
 import type { Slip } from "#core/slips";
-import type { Analysis } from "~/composables/useAnalysis";
 import type DeskEntry from "./DeskEntry.vue";
 import type DeskFunctions from "./DeskFunctions.vue";
 import type DeskStory from "./DeskStory.vue";
@@ -15,32 +13,29 @@ const DeskTable = later(() => import("./DeskTable.vue"));
 
 /** The Desk: story, graph and entry line, and under them the lists of givens, functions and findings. */
 const props = defineProps<{
-  analysis: Analysis;
   shown: CaseFile;
   /** keys that what is pointed at came from, or leads to */
   lit: ReadonlySet<string> | null;
-  /** what is drawn faintly to compare with */
-  ghostName: string | null;
 }>();
-const view = defineModel<View>("view", { required: true });
+const analysis = useAnalysisStore();
 const emit = defineEmits<{ point: [key: string | null]; compare: []; data: []; foreign: [text: string] }>();
 const entry = useTemplateRef<InstanceType<typeof DeskEntry>>("entry");
 const functionsPanel = useTemplateRef<InstanceType<typeof DeskFunctions>>("functionsPanel");
 const story = useTemplateRef<InstanceType<typeof DeskStory>>("story");
-const desk = computed(() => props.analysis.desk);
+const { desk } = storeToRefs(analysis);
 
 const storySlips = computed((before: Slip[] | undefined) =>
   shareParts(
     before,
-    props.analysis.slips.filter((x) => x.key === "story"),
+    analysis.slips.filter((x) => x.key === "story"),
   ),
 );
 const colours = computed((before: Record<string, number> | undefined) =>
-  shareParts(before, Object.fromEntries((props.analysis.picture?.curves ?? []).map((c) => [c.name, c.colour]))),
+  shareParts(before, Object.fromEntries((analysis.picture?.curves ?? []).map((c) => [c.name, c.colour]))),
 );
 /** An unfinished or broken formula keeps the last good picture, dimmed. */
 const isBroken = computed(
-  () => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || props.analysis.failure !== null,
+  () => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || analysis.failure !== null,
 );
 
 /** The lists wait for what is worked out of them, or for word that it takes long; and never longer than this, in ms. */
@@ -50,7 +45,7 @@ useTimeoutFn(() => {
   isLate.value = true;
 }, MOMENT);
 const isVeiled = computed(() => {
-  const { progress, failure, stopped } = props.analysis;
+  const { progress, failure, stopped } = analysis;
   return !isLate.value && desk.value === null && progress === null && failure === null && !stopped;
 });
 
@@ -68,7 +63,7 @@ const begin = (text: string): void => entry.value?.begin(text);
 
 // ---- the table beside the graph, and the graph alone
 const isTable = ref(false);
-const hasTable = computed(() => isTable.value && props.analysis.picture !== null && !isBlank(props.shown));
+const hasTable = computed(() => isTable.value && analysis.picture !== null && !isBlank(props.shown));
 const isLarge = ref(false);
 /** @returns whether there is a graph that can be made large, or small again */
 function large(): boolean {
@@ -94,7 +89,7 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
       <DeskBeginning v-if="isBlank(shown)" @story="story?.edit()" @data="emit('data')" @write="entry?.focus()" />
       <DeskGraph
         v-else
-        v-model:view="view"
+        v-model:view="analysis.view"
         :picture="analysis.picture"
         :document="shown"
         :lit="lit"
@@ -113,8 +108,8 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
           v-if="hasTable"
           :document="shown"
           :variable="analysis.picture!.variable"
-          :shown="view.rows ?? []"
-          @show="view = { ...view, rows: $event }"
+          :shown="analysis.view.rows ?? []"
+          @show="analysis.view = { ...analysis.view, rows: $event }"
           @close="closeTable"
         />
       </KeepAlive>
@@ -134,7 +129,7 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
         :desk="desk"
         :lit="lit"
         :slips="analysis.slips"
-        :ghost-name="ghostName"
+        :ghost-name="analysis.ghost?.name ?? null"
         @ghost="emit('compare')"
         @point="emit('point', $event)"
         @begin="begin"
@@ -160,14 +155,14 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
         :stale="isBroken && analysis.working"
         :slips="analysis.slips"
         :ghost="analysis.ghostAnswers"
-        :ghost-name="ghostName"
+        :ghost-name="analysis.ghost?.name ?? null"
         :progress="analysis.progress"
         :stopped="analysis.stopped"
         :failed="analysis.failure !== null"
         @longer="analysis.lookLonger"
         @stop="analysis.stop"
         @resume="analysis.lookLonger(null)"
-        @look="view = { ...view, ...$event }"
+        @look="analysis.view = { ...analysis.view, ...$event }"
         @point="emit('point', $event)"
         @begin="begin"
       />

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Understood } from "#core/entry";
-import { typesetLine } from "#core/story";
-import { namesTaken } from "#core/data";
+import { lineExamples, namedCalculation, typesetLine } from "#core/story";
 import type { CaseFile } from "#core/model";
 import type CodeLine from "~/components/common/CodeLine.vue";
 
@@ -11,10 +10,7 @@ const store = useCaseStore();
 const field = useTemplateRef<InstanceType<typeof CodeLine>>("field");
 const text = ref("");
 const focused = ref(false);
-const history = ref<string[]>([]);
-const back = ref(0);
-/** What was typed before walking back through the history. */
-const kept = ref("");
+const { walk, remember } = useLineHistory(text);
 
 const reader = useLineReader();
 const preview = computed(() => (text.value.trim() === "" ? null : reader.read(text.value, props.document)));
@@ -34,21 +30,7 @@ watch([text, () => props.document], () => {
   mathematics.value = latex ? { latex, now: true } : mathematics.value && { ...mathematics.value, now: false };
 });
 
-/** Lines that work in this very case, as it stands; only functions in one unit are set against each other. */
-const examples = computed(() => {
-  const functions = props.document.functions ?? [];
-  const taken = namesTaken(props.document);
-  const [first] = functions;
-  const variable = props.document.variables?.[0]?.name ?? "x";
-  const pair = functions
-    .flatMap((f, i) => functions.slice(i + 1).map((g) => [f, g] as const))
-    .find(([f, g]) => f.of === g.of && f.unit === g.unit);
-  return {
-    given: `${["F", "a", "b", "c"].find((n) => !taken.has(n)) ?? "k_2"} = 180 $`,
-    function: pair ? `D(${pair[0].of}) = ${pair[0].name} − ${pair[1].name}` : `f(${variable}) = 3${variable} + 2`,
-    question: pair ? `${pair[0].name} = ${pair[1].name} ?` : first ? `${first.name} = 0 ?` : null,
-  };
-});
+const examples = computed(() => lineExamples(props.document));
 
 async function enter(): Promise<void> {
   const typed = text.value;
@@ -63,24 +45,12 @@ function put(p: Understood): void {
   const last = p.entries.at(-1)!;
   const key = last.kind === "question" ? `question:${last.row.id}` : `${last.kind}:${last.row.name}`;
   store.apply({ kind: "enter", entries: p.entries, saying: p.says });
-  history.value.push(text.value);
-  back.value = 0;
+  remember();
   text.value = "";
   emit("added", key);
 }
 /** A plain calculation is kept by giving it a name: the line waits with one, and a second Enter makes the given. */
-function keepNumber(): void {
-  const taken = namesTaken(props.document);
-  const name = ["a", "b", "c", "k"].find((n) => !taken.has(n)) ?? `a${taken.size}`;
-  begin(`${name} = ${text.value.replace(/\s*=?\s*\??\s*$/, "")}`);
-}
-function walk(step: number): void {
-  const next = back.value + step;
-  if (next < 0 || next > history.value.length) return;
-  if (back.value === 0) kept.value = text.value;
-  back.value = next;
-  text.value = next === 0 ? kept.value : history.value[history.value.length - next]!;
-}
+const keepNumber = (): void => begin(namedCalculation(text.value, props.document));
 /** What belongs elsewhere goes there; several lines become several entries, as far as they can be read. */
 async function takeMuch(pasted: string): Promise<void> {
   const { foreignText } = await import("~/utils/foreignText");
@@ -126,17 +96,7 @@ defineExpose({ focus: () => field.value?.focus(), begin });
         @form="emit('form', $event)"
         @focused="focused = $event"
       />
-      <p v-if="refused" id="entry-says" class="says wrong" role="status">
-        <OfferText :text="refused.message" :offers="refused.instead" @take="begin" />
-      </p>
-      <p v-else-if="preview?.kind === 'number'" id="entry-says" class="says" role="status">
-        {{ preview.says }} <kbd>Enter</kbd> names it
-      </p>
-      <p v-else-if="preview?.kind === 'entries'" id="entry-says" class="says" role="status">
-        {{ preview.says }} <kbd>Enter</kbd>
-        <Button v-if="preview.or" link class="or" @click="put(preview.or)">or {{ preview.or.says }}</Button>
-      </p>
-      <p v-else id="entry-says" class="sr-only">Write a number, a function or a question, in symbols or in words.</p>
+      <EntrySays id="entry-says" :preview="preview" @take="begin" @put="put" />
     </div>
     <p v-if="preview?.kind === 'entries' && preview.warning" class="aside brick">
       <PlainText :text="preview.warning" />
@@ -189,29 +149,6 @@ defineExpose({ focus: () => field.value?.focus(), begin });
   flex: 1 1 14rem;
   font-size: 1.05rem;
 }
-.says {
-  padding: 3px 9px;
-  border-radius: 6px;
-  background: var(--jade-soft);
-  color: var(--jade);
-  font-size: 0.9rem;
-  max-width: 100%;
-}
-.says.wrong {
-  background: var(--brick-soft);
-  color: var(--brick);
-  margin-block: 3px;
-}
-kbd {
-  font: inherit;
-  font-size: 0.8rem;
-  padding: 1px 6px;
-  margin-left: 6px;
-  border: 1px solid var(--hairline);
-  border-radius: 4px;
-  background: var(--paper);
-  color: var(--ink);
-}
 .aside {
   color: var(--ink-2);
   font-size: 0.85rem;
@@ -229,9 +166,6 @@ kbd {
   color: var(--ink);
   font-size: 1rem;
   padding: 2px 0;
-}
-.or {
-  margin-left: 0.6rem;
 }
 .old {
   opacity: 0.4;

@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import type { Progress } from "#core/question";
-import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
+import { watchDebounced } from "@vueuse/core";
 import { suggestions, type Suggestion } from "#core/story";
-import { buildModel, type CaseFile, type Question } from "#core/model";
-import type { Desk, DeskFinding } from "#core/desk";
+import { modelOf, type CaseFile, type Question } from "#core/model";
+import type { Desk } from "#core/desk";
 import type { Slip } from "#core/slips";
 import type { GhostAnswer } from "~/workers/protocol";
 import type { ComponentPublicInstance } from "vue";
-
-/** A hand that has moved nothing for this long rests, in ms. */
-const REST = 150;
 
 const props = defineProps<{
   document: CaseFile;
@@ -40,59 +37,19 @@ const isOpening = computed(() => questions.value.length > 0 && !props.desk && !p
 const offers = shallowRef<Suggestion[]>([]);
 // Offers wait until the case is calm: they must not flicker while somebody types or drags.
 const offer = () => {
-  offers.value = suggestions(buildModel(props.document));
+  offers.value = suggestions(modelOf(props.document));
 };
 watchDebounced(() => props.desk, offer, { debounce: 250, maxWait: 2000, immediate: true });
 function ask(wanted: Suggestion): void {
   store.apply({ kind: "ask", question: wanted.question });
 }
-const NONE: readonly Slip[] = [];
-const slipsBy = computed(() => new Map(props.slips.map((s) => [s.key, props.slips.filter((r) => r.key === s.key)])));
-interface Row {
-  readonly q: Question;
-  readonly card: DeskFinding | null;
-  /** the question in words, as long as there is no answer */
-  readonly waiting: DeskFinding["question"] | null;
-  readonly slips: readonly Slip[];
-}
-const rowOf = (q: Question): Row => ({
-  q,
-  card: props.desk?.findings.find((f) => f.id === q.id) ?? null,
-  waiting: props.desk?.waiting.find((f) => f.id === q.id)?.question ?? null,
-  slips: slipsBy.value.get(`question:${q.id}`) ?? NONE,
-});
-
-// ---- While a hand drags, the cards nobody can see wait until it rests; those in sight change in every frame.
 const cards = useTemplateRef<ComponentPublicInstance[]>("cards");
-const outOfSight = new Set<string>();
-useIntersectionObserver(
-  () => (cards.value ?? []).map((c) => c.$el as HTMLElement),
-  (entries) => {
-    for (const { target, isIntersecting } of entries) {
-      const id = (target as HTMLElement).dataset.id!;
-      if (isIntersecting) outOfSight.delete(id);
-      else outOfSight.add(id);
-    }
-  },
-  { rootMargin: "60px" },
-);
-/** Counts how often a dragging hand came to rest. */
-const rests = ref(0);
-watchDebounced(
+const rows = useFindingRows(
+  questions,
   () => props.desk,
-  () => {
-    if (store.isDragged()) rests.value++;
-  },
-  { debounce: REST },
+  () => props.slips,
+  () => (cards.value ?? []).map((c) => c.$el as HTMLElement),
 );
-let restsSeen = 0;
-const rows = computed((before: Row[] | undefined) => {
-  const waits = before !== undefined && store.isDragged() && rests.value === restsSeen;
-  restsSeen = rests.value;
-  return questions.value.map(
-    (q) => (waits && outOfSight.has(q.id) ? before.find((r) => r.q.id === q.id) : undefined) ?? rowOf(q),
-  );
-});
 /** Changes only when a name or its description does. */
 const names = computed(() =>
   JSON.stringify(
@@ -130,21 +87,7 @@ function remove(q: Question): void {
       </h2>
       <Button link @click="emit('begin', '')">+ Question</Button>
     </div>
-    <div v-if="progress || stopped" class="quiet pace" role="status">
-      <template v-if="progress">
-        <ProgressBar
-          :value="(100 * progress.done) / progress.of"
-          :show-value="false"
-          aria-label="Questions worked out"
-        />
-        <span>Working out question {{ progress.done + 1 }} of {{ progress.of }} …</span>
-        <Button link @click="emit('stop')">Stop</Button>
-      </template>
-      <template v-else>
-        <span>Stopped. What stands here may be of the case as it was before.</span>
-        <Button link @click="emit('resume')">Work it out</Button>
-      </template>
-    </div>
+    <FindingsPace v-if="progress || stopped" :progress="progress" @stop="emit('stop')" @resume="emit('resume')" />
     <p v-if="questions.length === 0" class="quiet">
       No question yet. A line with a question mark asks<template v-if="firstFunction"
         >: <code>{{ firstFunction }} = 0 ?</code>, <code>greatest {{ firstFunction }} ?</code>,
@@ -191,17 +134,6 @@ function remove(q: Question): void {
 <style scoped>
 .findings {
   background: var(--panel);
-}
-.pace {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0.2rem 0.6rem;
-  padding-bottom: 0.5rem;
-}
-.pace :deep(.p-progressbar) {
-  flex: 1 0 100%;
-  height: 4px;
 }
 .offers {
   margin-top: 0.8rem;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { changeSlot, type Slot } from "#core/question";
-import { buildModel, functionsOf, type CaseFile, type Question } from "#core/model";
-import { findingLatex, findingText, type DeskFinding, type InfluenceReport } from "#core/desk";
+import { modelOf, type CaseFile, type Question } from "#core/model";
+import { closeUpOf, findingLatex, findingText, type DeskFinding, type InfluenceReport } from "#core/desk";
 import type { Slip } from "#core/slips";
 
 /**
@@ -34,38 +34,24 @@ const emit = defineEmits<{
 const store = useCaseStore();
 const toast = useToast();
 
-/** Workings are typeset only while they are open. */
 const unfolded = ref(false);
-const ends = computed(() => (props.closeUp && props.card ? endsOf(props.closeUp, props.q, props.card) : null));
-/** The range around the answers of a finding; null without an answer. */
-function endsOf(document: CaseFile, q: Question, card: DeskFinding): { from: number; to: number } | null {
-  const places = card.solutions.map((s) => s.at);
-  if (places.length === 0) return null;
-  const model = buildModel(document);
-  const v = model.variables.get(model.functions.get(functionsOf(q)[0] ?? "")?.of ?? "");
-  const [lo, hi] = [Math.min(...places), Math.max(...places)];
-  const range = v?.from && v.to ? Number(v.to.sub(v.from).valueOf()) : Math.max(1, Math.abs(hi) * 2);
-  const room = hi > lo ? (hi - lo) * 0.25 : range * 0.06;
-  return { from: lo - room, to: hi + room };
-}
+const ends = computed(() =>
+  props.closeUp && props.card ? closeUpOf(modelOf(props.closeUp), props.q, props.card) : null,
+);
 async function copy(kind: "text" | "latex"): Promise<void> {
   if (!props.card) return;
-  const working = unfolded.value && props.card.working.length > 0;
+  const text = (kind === "text" ? findingText : findingLatex)(props.card, unfolded.value);
+  const withWorking = unfolded.value && props.card.working.length > 0 ? ", with its working" : "";
+  const summary = `The finding is copied${kind === "latex" ? " as LaTeX" : ""}${withWorking}.`;
   try {
-    await navigator.clipboard.writeText(
-      kind === "text" ? findingText(props.card, unfolded.value) : findingLatex(props.card, unfolded.value),
-    );
-    toast.add({
-      severity: "info",
-      summary: `The finding is copied${kind === "latex" ? " as LaTeX" : ""}${working ? ", with its working" : ""}.`,
-      life: 2500,
-    });
+    await navigator.clipboard.writeText(text);
+    toast.add({ severity: "info", summary, life: 2500 });
   } catch {
     toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });
   }
 }
 function keep(slot: Slot, text: string): void {
-  const result = changeSlot(props.q, slot, text, buildModel(store.document!));
+  const result = changeSlot(props.q, slot, text, modelOf(store.document!));
   if (result.ok) store.apply({ kind: "changeQuestion", question: result.question });
 }
 </script>
@@ -95,18 +81,7 @@ function keep(slot: Slot, text: string): void {
     <ul v-if="card && card.chips.length > 0" class="chips">
       <li v-for="(c, i) in card.chips" :key="i" :class="c.tone">{{ c.text }}</li>
     </ul>
-    <details
-      v-if="card && card.working.length > 0"
-      class="working"
-      @toggle="unfolded = ($event.target as HTMLDetailsElement).open"
-    >
-      <summary>working</summary>
-      <ol v-if="unfolded" tabindex="0" aria-label="Steps">
-        <li v-for="(w, i) in card.working" :key="i">
-          <span>{{ w.says }}</span><MathText :latex="w.latex" :text="w.text" />
-        </li>
-      </ol>
-    </details>
+    <FindingWorking v-if="card && card.working.length > 0" v-model:open="unfolded" :steps="card.working" />
     <p v-if="card && card.status !== 'error'" class="more">
       <Button v-if="card.isCut" link @click="emit('longer', q.id)">look longer</Button>
       <Button v-if="card.solutions.length > 0" link :aria-expanded="closeUp !== null" @click="emit('close', q.id)">
@@ -188,27 +163,6 @@ function keep(slot: Slot, text: string): void {
 .chips .open {
   background: var(--amber-soft);
   color: var(--amber-deep);
-}
-summary {
-  cursor: pointer;
-  color: var(--jade);
-  font-weight: 600;
-  font-size: 0.85rem;
-  width: fit-content;
-}
-.working ol {
-  overflow-x: auto;
-  overflow-y: hidden;
-  display: grid;
-  gap: 0.35rem;
-  padding: 0.4rem 0 0.2rem 0.6rem;
-  border-left: 2px solid var(--hairline);
-}
-.working li {
-  display: grid;
-  gap: 0.1rem;
-  font-size: 0.87rem;
-  color: var(--ink-2);
 }
 .more {
   display: flex;

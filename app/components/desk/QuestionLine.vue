@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { changeSlot, slotOf, type Choice, type QuestionPart, type Slot } from "#core/question";
-import { buildModel, type Question } from "#core/model";
+import { modelOf, type Question } from "#core/model";
 
 /**
  * A question as a sentence; each underlined part is changed where it stands. `names` says which names there are, so
@@ -30,7 +30,7 @@ function choicesOf(choices: "functions" | "givens" | readonly Choice[] | null, _
 const check =
   (slot: Slot) =>
   (text: string): string | null => {
-    const result = changeSlot(props.q, slot, text, buildModel(store.document!));
+    const result = changeSlot(props.q, slot, text, modelOf(store.document!));
     return result.ok ? null : result.message;
   };
 </script>

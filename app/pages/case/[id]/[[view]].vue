@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { trailOf } from "#core/desk";
 import { isBlank } from "#core/edit";
-import type { View } from "#core/graph";
-import type { CaseFile } from "#core/model";
 import { RequestFailure } from "~/utils/caseApi";
 import type CaseDesk from "~/components/desk/CaseDesk.vue";
 
@@ -22,17 +20,8 @@ const travel = useTravel();
 useLeaving();
 
 // ---- what is worked out of the case
-const view = shallowRef<View>({});
-/** Another case, or this one with earlier numbers, drawn faintly to compare with. */
-const ghost = shallowRef<{ name: string; document: CaseFile } | null>(null);
-const analysis = reactive(
-  useAnalysis({
-    of: computed(() => store.document),
-    view,
-    ghost: computed(() => ghost.value?.document ?? null),
-    isDragged: store.isDragged,
-  }),
-);
+const analysis = useAnalysisStore();
+onMounted(analysis.follow);
 
 // ---- the trail: whatever is pointed at lights up what it came from and what comes of it
 const { pointed, rested, point } = usePointing(store.isDragged);
@@ -53,7 +42,7 @@ const wanted = {
   help: useWanted(toRef(dialogs, "help")),
 };
 function compare(): void {
-  if (ghost.value) ghost.value = null;
+  if (analysis.ghost) analysis.ghost = null;
   else dialogs.compare = true;
 }
 function trail(): boolean {
@@ -139,11 +128,8 @@ const isOpen = computed(() => store.document !== null && !missing.value);
     <CaseDesk
       v-else-if="isOpen && analysis.shown"
       ref="desk"
-      v-model:view="view"
-      :analysis="analysis"
       :shown="analysis.shown"
       :lit="lit"
-      :ghost-name="ghost?.name ?? null"
       @point="point"
       @compare="compare"
       @data="goView('data')"
@@ -166,7 +152,7 @@ const isOpen = computed(() => store.document !== null && !missing.value);
       v-model:visible="dialogs.compare"
       :document="analysis.shown"
       :own-id="store.id ?? ''"
-      @choose="ghost = $event"
+      @choose="analysis.ghost = $event"
     />
     <TrailDialog
       v-if="analysis.shown && analysis.desk && wanted.trail.value"

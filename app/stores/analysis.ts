@@ -1,0 +1,50 @@
+import { defineStore } from "pinia";
+import type { View } from "#core/graph";
+import type { CaseFile } from "#core/model";
+import { CaseAnalysis } from "~/utils/caseAnalysis";
+
+/**
+ * The answers to the open case, what of it is looked at, and what it is compared with. `shown` is the case as the page
+ * should show it: while a given is dragged it is the case the answers belong to, and both change in one frame.
+ */
+export const useAnalysisStore = defineStore("analysis", () => {
+  const store = useCaseStore();
+  const view = shallowRef<View>({});
+  /** Another case, or this one with earlier numbers, drawn faintly to compare with. */
+  const ghost = shallowRef<{ readonly name: string; readonly document: CaseFile } | null>(null);
+  const analysis = new CaseAnalysis({
+    of: computed(() => store.document),
+    view,
+    ghost: computed(() => ghost.value?.document ?? null),
+    isDragged: store.isDragged,
+  });
+  const isFollowed = ref(false);
+  /** A case is on the page: it is worked out whenever it changes, until the scope of the page ends. */
+  function follow(): void {
+    isFollowed.value = true;
+    analysis.follow();
+    onScopeDispose(() => {
+      isFollowed.value = false;
+      view.value = {};
+      ghost.value = null;
+    });
+  }
+  const { desk, picture, slips, ghostAnswers, working, failure, took, stopped, shown, progress } = analysis;
+  return {
+    view,
+    ghost,
+    shown: computed(() => (isFollowed.value ? shown.of.value : store.document)),
+    desk,
+    picture,
+    slips,
+    ghostAnswers,
+    working,
+    failure,
+    took,
+    progress: progress.shown,
+    stopped,
+    follow,
+    stop: () => analysis.stop(),
+    lookLonger: (id: string | null) => analysis.lookLonger(id),
+  };
+});
