@@ -12,7 +12,7 @@ export default {
       "core/{story,desk,edit,slips,graph}/*.test.ts",
       "tests/oracle/*.oracle.test.ts",
     ],
-    exclude: ["core/question/retold.property.test.ts", "core/story/{keeping.property,typing}.test.ts"],
+    exclude: ["core/question/retold*.property.test.ts", "core/story/{keeping.property,typing}.test.ts"],
     env: { PASEAR_CLAIMS: "150" },
   },
 };

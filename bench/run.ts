@@ -2,7 +2,7 @@ import { analyse, sentenceOf } from "#core/question";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { cpus } from "node:os";
 import { compile as mathCompile } from "mathjs";
-import { buildModel, type CaseFile, type Plan } from "#core/model";
+import { buildModel, type CaseFile } from "#core/model";
 import { compileNumber, resolve, type Expression, type NumberFunction } from "#core/formula";
 import { rationalOfDecimal, type Rational } from "#core/numeric";
 import { FunctionTable, findBest, findRoots, spotOfRational } from "#core/solve";
@@ -10,7 +10,9 @@ import { rankModels, solveLeastSquares } from "#core/fit";
 import { solvePlan, valueAt, type Program } from "#core/plan";
 import { solveCompiled } from "#shared/compiledPlan";
 import loadHighs from "highs";
+import { byHand } from "./formulas";
 import { f2, lines, median, pair, percentile, say } from "./measure";
+import { round } from "./plans";
 import { scanBest, scanRoots } from "./scan";
 
 const table = new FunctionTable();
@@ -27,14 +29,6 @@ say(
 );
 
 // ---- evaluation ---------------------------------------------------------------------------------------------
-const byHand: [string, NumberFunction][] = [
-  ["180 + 2.5 x", (x) => 180 + 2.5 * x],
-  ["x (14 - x/30) - (180 + 2.5 x)", (x) => x * (14 - x / 30) - (180 + 2.5 * x)],
-  ["0.02 x^3 - 1.5 x^2 + 12 x + 300", (x) => 0.02 * x ** 3 - 1.5 * x ** 2 + 12 * x + 300],
-  ["850/(1 + 16 exp(-0.55 x))", (x) => 850 / (1 + 16 * Math.exp(-0.55 * x))],
-  ["1500*1.034^x", (x) => 1500 * 1.034 ** x],
-  ["sin(3 x) exp(-x/4) + ln(x + 2)", (x) => Math.sin(3 * x) * Math.exp(-x / 4) + Math.log(x + 2)],
-];
 say();
 say("## Evaluation");
 say();
@@ -231,20 +225,6 @@ say(
 
 // ---- plans --------------------------------------------------------------------------------------------------
 const { names } = buildModel({ format: "pasear-case", version: 1, title: "T" });
-/** A round region: sides all around, each at its own distance. */
-const round = (sides: number): Plan => ({
-  variables: [{ name: "x" }, { name: "y" }],
-  objective: { text: "3.5x + 4y", sense: "greatest" },
-  constraints: Array.from({ length: sides }, (_, i) => {
-    const t = (2 * Math.PI * (i + 0.3)) / sides;
-    return {
-      id: `c${i}`,
-      text:
-        `${Math.round(Math.cos(t) * 1000) / 10} x + ${Math.round(Math.sin(t) * 1000) / 10} y ` +
-        `<= ${Math.round(1000 + 300 * Math.sin(7 * t))}`,
-    };
-  }),
-});
 function planTimes(sides: number): number[] {
   const plan = round(sides);
   const list: number[] = [];

@@ -13,7 +13,17 @@ console.log(`seed ${seed} (npm run fuzz -- ${seed} repeats this run)`);
 try {
   await runPackage(
     "vitest/vitest.mjs",
-    ["run", "property", "oracle", "hostile", "compiledPlan", "derivatives", "story", "plan.test"],
+    [
+      "run",
+      "property",
+      "oracle",
+      "hostile",
+      "compiledPlan",
+      "planSizes",
+      "derivatives",
+      "core/story",
+      "core/plan/plan",
+    ],
     {
       env: { PASEAR_SEED: seed, PASEAR_HOSTILE: count },
     },

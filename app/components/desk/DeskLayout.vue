@@ -71,4 +71,4 @@ const STEP = 10;
   </main>
 </template>
 
-<style scoped src="./deskLayout.css" />
+<style src="./deskLayout.css" />
