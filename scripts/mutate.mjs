@@ -1,9 +1,11 @@
 // npm run mutate [-- SHARE [FOLDER ...]]: changes the code of core/ in small ways, one at a time, and counts how many
-// of the changes the tests notice. SHARE 10 tries one stretch of lines in ten; all of them take most of a day.
+// of the changes the tests notice. SHARE 10 tries one stretch of lines in ten; all of them take most of a day. What
+// lives on is told as it comes, so that a run may be ended (Ctrl-C).
 import { mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { runPackage } from "./lib.mjs";
+import { TOLD_IN } from "./mutantsReporter.mjs";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 const FOLDERS = ["solve", "model", "question", "interval", "numeric"];
@@ -44,13 +46,12 @@ const mutate = share === 1 ? files : files.flatMap(stretchesOf).filter(() => cha
 
 const cache = join(root, "node_modules/.cache/pasear");
 mkdirSync(cache, { recursive: true });
-const report = join(cache, "mutants.json");
 const config = join(cache, "stryker.json");
 writeFileSync(
   config,
   JSON.stringify({
     testRunner: "vitest",
-    plugins: ["@stryker-mutator/vitest-runner"],
+    plugins: ["@stryker-mutator/vitest-runner", join(root, "scripts/mutantsReporter.mjs")],
     vitest: { configFile: "vitest.mutate.config.ts", related: false },
     coverageAnalysis: "perTest",
     concurrency: Number(process.env.PASEAR_WORKERS ?? 1),
@@ -58,27 +59,26 @@ writeFileSync(
     timeoutMS: 20_000,
     ignorePatterns: ["docs", ".output", ".nuxt", ".data", "tests/e2e"],
     tempDirName: "node_modules/.cache/stryker",
-    reporters: ["json", "progress-append-only"],
-    jsonReporter: { fileName: report },
+    reporters: ["as-they-come", "progress-append-only"],
     allowEmpty: true,
     mutate,
   }),
 );
-await runPackage("@stryker-mutator/core/bin/stryker.js", ["run", config]);
-
-const counts = new Map();
-for (const [file, { mutants }] of Object.entries(JSON.parse(readFileSync(report, "utf8")).files)) {
-  const folder = file.split("/")[1];
-  const of = counts.get(folder) ?? { noticed: 0, survived: 0 };
-  counts.set(folder, of);
-  for (const m of mutants) {
-    if (m.status === "Killed" || m.status === "Timeout") of.noticed++;
-    if (m.status !== "Survived" && m.status !== "NoCoverage") continue;
-    of.survived++;
-    console.log(`  survived: ${file}:${m.location.start.line} ${m.mutatorName} → ${m.replacement?.slice(0, 80)}`);
+/** How many were noticed, folder by folder, as far as they were tried. */
+function tell() {
+  const told = readFileSync(join(root, TOLD_IN), "utf8").trim().split("\n").filter(Boolean).map(JSON.parse);
+  for (const folder of folders) {
+    const tried = told.filter(({ file }) => file.includes(`core/${folder}/`));
+    const noticed = tried.filter(({ status }) => status === "Killed" || status === "Timeout").length;
+    const all = noticed + tried.filter(({ status }) => status === "Survived" || status === "NoCoverage").length;
+    const late = tried.filter(({ status }) => status === "Timeout").length;
+    if (all > 0)
+      console.log(`${folder}: ${noticed} of ${all} noticed (${((100 * noticed) / all).toFixed(0)} %), ${late} by time`);
   }
 }
-for (const [folder, { noticed, survived }] of counts) {
-  const all = noticed + survived;
-  console.log(`${folder}: ${noticed} of ${all} noticed (${all === 0 ? "none" : ((100 * noticed) / all).toFixed(0)} %)`);
-}
+process.on("SIGINT", () => {
+  tell();
+  process.exit(1);
+});
+await runPackage("@stryker-mutator/core/bin/stryker.js", ["run", config]);
+tell();
