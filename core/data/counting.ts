@@ -1,3 +1,4 @@
+import { NEARLY_WHOLE } from "../numeric";
 import { dateOf, daysOf, isoOf, monthsLater } from "../calendar";
 
 export type CountUnit = "day" | "week" | "month" | "year";
@@ -59,7 +60,7 @@ export function recounted(values: readonly (number | null)[], from: Counting, to
     if (v === null) return null;
     if (from.unit === "day" || from.unit === "week") return Math.round(start + v * (from.unit === "week" ? 7 : 1));
     const months = v * (from.unit === "year" ? 12 : 1);
-    const whole = Math.floor(months + 1e-9);
+    const whole = Math.floor(months + NEARLY_WHOLE);
     const at = monthsLater(s, whole);
     return Math.round(at + (months - whole) * (monthsLater(s, whole + 1) - at));
   });

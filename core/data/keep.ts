@@ -1,3 +1,4 @@
+import { NEARLY_WHOLE } from "../numeric";
 import type { CaseFile, DataTable } from "../model";
 import { countFrom, suggestCounting, type Counting } from "./counting";
 import type { ReadTable } from "./readTable";
@@ -95,7 +96,7 @@ function range(values: readonly (number | null)[]): [number, number] {
   if (!(hi > lo)) return Number.isFinite(lo) ? [lo, lo + 1] : [0, 10];
   const width = hi - lo;
   const step = 10 ** Math.floor(Math.log10(width / 5));
-  const end = Math.ceil((hi + width / 2) / step - 1e-9) * step;
-  const start = lo >= 0 && lo < width ? 0 : Math.floor(lo / step + 1e-9) * step;
+  const end = Math.ceil((hi + width / 2) / step - NEARLY_WHOLE) * step;
+  const start = lo >= 0 && lo < width ? 0 : Math.floor(lo / step + NEARLY_WHOLE) * step;
   return [Number(start.toPrecision(12)), Number(end.toPrecision(12))];
 }

@@ -1,4 +1,10 @@
+import { NEARLY_WHOLE } from "../numeric";
 import { plural, singular, type Unit } from "../units";
+
+/** Numbers from here on, and below, are written with a power of ten. */
+const [HUGE, SMALL] = [1e15, 1e-6];
+/** A hundredth that rounding is off by less than this is a whole one: money of two places. */
+const NO_CENT = 1e-6;
 
 const SIGNS: Readonly<Record<string, string>> = {
   USD: "$",
@@ -43,7 +49,7 @@ export function formatNumber(x: number, digits = 6): string {
   if (!Number.isFinite(x)) return x > 0 ? "∞" : x < 0 ? "−∞" : "no value";
   if (x === 0 || Object.is(x, -0)) return "0";
   const size = Math.abs(x);
-  if (size >= 1e15 || size < 1e-6) {
+  if (size >= HUGE || size < SMALL) {
     const [m = "", e = ""] = x.toExponential(Math.min(digits - 1, 5)).split("e");
     return `${grouped(m.replace(/\.?0+$/, ""))} × 10^${Number(e)}`.replace("^-", "^−");
   }
@@ -69,7 +75,7 @@ export function formatMoney(x: number, code: string): string {
 /** A price for one of something: below a dollar it may need more places than cents have. */
 function formatPrice(x: number, code: string): string {
   const sign = SIGNS[code];
-  const isSmall = x !== 0 && Math.abs(x) < 1 && Math.abs(x * 100 - Math.round(x * 100)) > 1e-6;
+  const isSmall = x !== 0 && Math.abs(x) < 1 && Math.abs(x * 100 - Math.round(x * 100)) > NO_CENT;
   return isSmall && sign ? `${x < 0 ? "−" : ""}${sign}${formatNumber(Math.abs(x), 4)}` : formatMoney(x, code);
 }
 
@@ -88,7 +94,7 @@ export function isCounted(unit: Unit | null): boolean {
 
 /** A number of counted things for a sentence: never with decimals, "about" where they were left out. */
 export function formatCount(x: number, unit: Unit | null, digits = 6): string {
-  if (!isCounted(unit) || !Number.isFinite(x) || Math.abs(x - Math.round(x)) < 1e-9)
+  if (!isCounted(unit) || !Number.isFinite(x) || Math.abs(x - Math.round(x)) < NEARLY_WHOLE)
     return formatQuantity(x, unit, digits);
   return `about ${formatQuantity(Math.round(x), unit, digits)}`;
 }

@@ -1,5 +1,8 @@
 import type { Fit } from "./fitShape";
 
+/** A model has settled when it moves by less than this part of what the data span. */
+const SETTLED = 1e-3;
+
 /** What a model says outside its rows: the classic ways a good fit is a bad guide. */
 export type Beyond =
   | { readonly kind: "levels"; readonly near: number; readonly side: "after" | "before" }
@@ -94,7 +97,7 @@ function farAfter(
 ): Beyond[] {
   const [start, end] = [values[0]!, values[values.length - 1]!];
   const [far, farther] = [fit.value(to + 40 * width), fit.value(to + 400 * width)];
-  const isSettled = Number.isFinite(far) && Math.abs(far - farther) < 1e-3 * Math.max(span, Math.abs(far));
+  const isSettled = Number.isFinite(far) && Math.abs(far - farther) < SETTLED * Math.max(span, Math.abs(far));
   const runsAway = Math.abs(end) > EXPLODES * largest;
   // What comes to rest in the end does slow, however far up.
   if (runsAway && !isSettled) return [{ kind: "explodes", at: to + width * REACH, value: end }];

@@ -4,6 +4,9 @@ import { solveLeastSquares } from "./leastSquares";
 import { type Fit, type NoFit, no, sum, rssBy } from "./fitShape";
 import { linearFit } from "./fitLinear";
 
+/** A row that decides the line alone leaves nothing to judge it by: its own share is 1 but for rounding. */
+const NO_ROOM = 1e-9;
+
 // ---- on logarithms ------------------------------------------------------------------------------------------------
 
 export function fitLogs(x: Float64Array, y: Float64Array, family: "power" | "exponential"): Fit | NoFit {
@@ -41,7 +44,7 @@ export function fitLogs(x: Float64Array, y: Float64Array, family: "power" | "exp
   let left: number | null = 0;
   for (let i = 0; i < n && left !== null; i++) {
     const rest = 1 - (solved?.leverage[i] ?? 1);
-    left = rest < 1e-9 ? null : left + (y[i]! - Math.exp(v[i]! - (v[i]! - line.value(u[i]!)) / rest)) ** 2;
+    left = rest < NO_ROOM ? null : left + (y[i]! - Math.exp(v[i]! - (v[i]! - line.value(u[i]!)) / rest)) ** 2;
   }
   return {
     ok: true,

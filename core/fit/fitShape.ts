@@ -3,6 +3,9 @@ import type { Family } from "./families";
 import type { OwnModel } from "./own";
 import { studentQuantile } from "./student";
 
+/** A row that decides the fit alone leaves nothing to judge it by: its own share is 1 but for rounding. */
+const NO_ROOM = 1e-9;
+
 export type FitMethod = "direct" | "logs";
 
 /** A family, or a formula of one's own with free constants. */
@@ -92,7 +95,7 @@ export function leaveOneOutByLeverage(
   let s = 0;
   for (let i = 0; i < x.length; i++) {
     const left = 1 - leverage[i]!;
-    if (left < 1e-9) return null;
+    if (left < NO_ROOM) return null;
     s += ((y[i]! - value(x[i]!)) / left) ** 2;
   }
   return Math.sqrt(s / x.length);

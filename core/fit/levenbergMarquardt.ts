@@ -1,6 +1,15 @@
 import { residuals, rssOf, slopeColumns, type Curve } from "./curve";
 import { backSubstitute, isDependent, triangle, type Triangle } from "./leastSquares";
 
+/** An undamped step is worth taking while it is this much shorter than the one before. */
+const SHRINKS = 0.9;
+/** What rounding may add to a sum of squares: a part of it, and a part of all y². */
+const [ROUNDED, ROUNDED_TO_NOTHING] = [1e-9, 1e-30];
+/** A step below this part of every constant changes no digit. */
+const LAST_DIGIT = 1e-15;
+/** Residuals below this part of y are rounding: the model goes through every row. */
+const LEAST_MISS = 1e-11;
+
 export interface NonlinearSolution {
   readonly parameters: Float64Array;
   readonly rss: number;
@@ -115,10 +124,10 @@ function refined(begun: Standing, { curve, x, y, total }: Rows): Standing {
     const size = Math.max(...move.map((m, j) => Math.abs(m) / (Math.abs(now.parameters[j]!) + TINY)));
     const parameters = now.parameters.map((v, j) => v + move[j]!);
     const after = rssOf(curve, x, y, parameters);
-    if (!(size < last * 0.9) || !(after <= now.rss * (1 + 1e-9) + total * 1e-30)) break;
+    if (!(size < last * SHRINKS) || !(after <= now.rss * (1 + ROUNDED) + total * ROUNDED_TO_NOTHING)) break;
     now = { parameters, rss: Math.min(now.rss, after) };
     last = size;
-    if (size < 1e-15) break;
+    if (size < LAST_DIGIT) break;
   }
   return now;
 }
@@ -148,7 +157,7 @@ function isSquare(curve: Curve, x: Float64Array, y: Float64Array, p: Float64Arra
   const rest = residuals(curve, x, y, p);
   const norm = Math.sqrt(rest.reduce((s, v) => s + v * v, 0));
   if (!Number.isFinite(norm)) return false;
-  if (norm <= 1e-11 * Math.sqrt(total)) return true;
+  if (norm <= LEAST_MISS * Math.sqrt(total)) return true;
   const t = triangle(slopeColumns(curve, x, p), rest);
   if (!t || isDependent(t.r)) return false;
   // Qᵀ r holds the part of the residual that lies in the surface.

@@ -3,6 +3,9 @@ import { FAMILIES, FAMILY_CONSTANTS, type Family } from "./families";
 import { fitModel } from "./fit";
 import type { Fit, FitMethod, FitSpec } from "./fitShape";
 
+/** Misses below this part of the readings are rounding. */
+const ROUNDING = 1e-9;
+
 /** One model on the list: fitted, or why it could not be. */
 export interface RankedModel {
   readonly family: Family | "own";
@@ -64,7 +67,7 @@ export function rankModels(x: readonly number[], y: readonly number[], options: 
   // A model that goes through every row has an error of rounding size, whatever it is.
   const error = (m: (typeof fitted)[number]) => {
     const e = m.fit?.leaveOneOut;
-    return e === null || e === undefined ? Infinity : e < scale * 1e-9 ? 0 : e;
+    return e === null || e === undefined ? Infinity : e < scale * ROUNDING ? 0 : e;
   };
   const constants = (m: (typeof fitted)[number]) =>
     m.family === "own" ? (m.fit?.constants.length ?? 9) : FAMILY_CONSTANTS[m.family].length;
@@ -91,7 +94,7 @@ export const extent = (a: readonly number[]): [number, number] => [
 
 /** Whether residuals keep their sign longer than chance would let them. */
 export function tooFewRuns(residuals: readonly number[], scale: number): boolean {
-  const signs = residuals.filter((r) => Math.abs(r) > scale * 1e-9).map(Math.sign);
+  const signs = residuals.filter((r) => Math.abs(r) > scale * ROUNDING).map(Math.sign);
   const up = signs.filter((s) => s > 0).length;
   const down = signs.length - up;
   if (up < 2 || down < 2 || signs.length < 8) return false;

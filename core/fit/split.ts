@@ -1,3 +1,7 @@
+import { TINY } from "../numeric";
+
+/** Misses below this part of all squares are rounding. */
+const NOTHING_LEFT = 1e-12;
 /** Places where data turn: the best breaks for straight or bent pieces. */
 export interface Split {
   readonly breaks: readonly number[];
@@ -29,7 +33,7 @@ export function suggestSplit(
   if (n < 6) return null;
   const mean = ys.reduce((a, b) => a + b, 0) / n;
   const total = ys.reduce((s, v) => s + (v - mean) ** 2, 0);
-  const floor = total * 1e-12 + 1e-300;
+  const floor = total * NOTHING_LEFT + TINY;
   const score = (rss: number, constants: number) => n * Math.log(Math.max(rss, floor) / n) + constants * Math.log(n);
   let best: Split | null = null;
   let lowest = Infinity;

@@ -1,3 +1,7 @@
+import { TINY } from "../numeric";
+
+/** The continued fraction has settled when a step changes it by less than this part. */
+const LAST_DIGIT = 1e-15;
 /** ln Γ by Lanczos (Press et al., Numerical Recipes, section 6.1), |error| < 2e-10. */
 function lnGamma(x: number): number {
   const c = [
@@ -15,7 +19,7 @@ function incompleteBeta(a: number, b: number, x: number): number {
   if (x > (a + 1) / (a + b + 2)) return 1 - incompleteBeta(b, a, 1 - x);
   const front = Math.exp(lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log(1 - x)) / a;
   let [c, d] = [1, 1 - ((a + b) * x) / (a + 1)];
-  d = 1 / (Math.abs(d) < 1e-300 ? 1e-300 : d);
+  d = 1 / (Math.abs(d) < TINY ? TINY : d);
   let h = d;
   for (let m = 1; m < 300; m++) {
     for (const v of [
@@ -24,11 +28,11 @@ function incompleteBeta(a: number, b: number, x: number): number {
     ]) {
       d = 1 + v * d;
       c = 1 + v / c;
-      d = 1 / (Math.abs(d) < 1e-300 ? 1e-300 : d);
-      if (Math.abs(c) < 1e-300) c = 1e-300;
+      d = 1 / (Math.abs(d) < TINY ? TINY : d);
+      if (Math.abs(c) < TINY) c = TINY;
       h *= d * c;
     }
-    if (Math.abs(d * c - 1) < 1e-15) break;
+    if (Math.abs(d * c - 1) < LAST_DIGIT) break;
   }
   return front * h;
 }

@@ -1,4 +1,4 @@
-import { toDouble } from "../numeric";
+import { toDouble, TINY } from "../numeric";
 import type { NumberFunction } from "../formula";
 import { formatInput, list } from "../explain";
 import type { Model, ModelVariable } from "../model";
@@ -64,7 +64,7 @@ export function heights(functions: readonly NumberFunction[], lo: number, hi: nu
   const spread = at(0.95) - at(0.05);
   const top = all[all.length - 1]!;
   const bottom = all[0]!;
-  const reach = Math.max(spread * 4, 1e-300);
+  const reach = Math.max(spread * 4, TINY);
   const low = bottom < at(0.05) - reach ? at(0.05) - spread * 0.5 : bottom;
   const high = top > at(0.95) + reach ? at(0.95) + spread * 0.5 : top;
   return [low, high];

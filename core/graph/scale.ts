@@ -1,3 +1,4 @@
+import { NEARLY_WHOLE } from "../numeric";
 /** An axis: its ends and the round numbers on it. */
 export interface Axis {
   readonly min: number;
@@ -21,10 +22,10 @@ export function axis(min: number, max: number, count: number, roundEnds: boolean
     max += by;
   }
   const step = roundStep(max - min, count);
-  const lo = roundEnds ? Math.floor(min / step + 1e-9) * step : min;
-  const hi = roundEnds ? Math.ceil(max / step - 1e-9) * step : max;
+  const lo = roundEnds ? Math.floor(min / step + NEARLY_WHOLE) * step : min;
+  const hi = roundEnds ? Math.ceil(max / step - NEARLY_WHOLE) * step : max;
   const ticks: number[] = [];
-  for (let k = Math.ceil(lo / step - 1e-9); k * step <= hi + step * 1e-9 && ticks.length < 40; k++)
+  for (let k = Math.ceil(lo / step - NEARLY_WHOLE); k * step <= hi + step * NEARLY_WHOLE && ticks.length < 40; k++)
     ticks.push(Number((k * step).toPrecision(12)));
   return { min: lo, max: hi, ticks };
 }

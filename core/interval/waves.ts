@@ -1,6 +1,9 @@
 import { downWide, upWide } from "./round";
 import { PARTIAL, BROKEN, EMPTY, Enclosure, NOTHING, make, cut, monotone } from "./enclosure";
 
+/** How far the reduction by a period may be off, as a part of the inputs: several roundings of 2^-53. */
+const SLACK = 1e-15;
+
 const TWO_PI = 2 * Math.PI;
 
 /** Inputs past this are so coarse that a period passes between neighbours: nothing is known but the range. */
@@ -8,7 +11,7 @@ const FAR = 1e15;
 
 /** Whether some `offset + 2πk` may lie in [lo, hi]: errs only towards yes. */
 function meetsPeriod(lo: number, hi: number, offset: number): boolean {
-  const slack = 1e-15 * (4 + Math.abs(lo) + Math.abs(hi));
+  const slack = SLACK * (4 + Math.abs(lo) + Math.abs(hi));
   return Math.ceil((lo - offset - slack) / TWO_PI) <= Math.floor((hi - offset + slack) / TWO_PI);
 }
 
@@ -37,8 +40,8 @@ export function tan(a: Enclosure): Enclosure {
     !(a.hi - a.lo < Math.PI) ||
     Math.abs(a.lo) > FAR ||
     Math.abs(a.hi) > FAR ||
-    Math.ceil((a.lo - Math.PI / 2 - 1e-15 * (4 + Math.abs(a.lo))) / Math.PI) <=
-      Math.floor((a.hi - Math.PI / 2 + 1e-15 * (4 + Math.abs(a.hi))) / Math.PI);
+    Math.ceil((a.lo - Math.PI / 2 - SLACK * (4 + Math.abs(a.lo))) / Math.PI) <=
+      Math.floor((a.hi - Math.PI / 2 + SLACK * (4 + Math.abs(a.hi))) / Math.PI);
   if (pole) return new Enclosure(-Infinity, Infinity, a.flags | PARTIAL | BROKEN);
   return make(a.lo === 0 ? 0 : downWide(Math.tan(a.lo)), a.hi === 0 ? 0 : upWide(Math.tan(a.hi)), a.flags);
 }

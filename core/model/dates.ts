@@ -1,3 +1,4 @@
+import { NEARLY_WHOLE } from "../numeric";
 import { dateOf, dateWords, daysOf, monthsLater } from "../calendar";
 import type { ModelVariable } from "./model";
 
@@ -16,7 +17,7 @@ export function readingOf(at: number, variable: ModelVariable): string | null {
     variable.unit?.powers.second === 1 && Object.keys(variable.unit.powers).length === 1 ? variable.unit.factor : null;
   if (/^\d{4}$/.test(text)) {
     const years = second ? (at * second) / (365.25 * DAY) : at;
-    return Math.abs(years) > FAR ? null : String(Math.floor(Number(text) + years + 1e-9));
+    return Math.abs(years) > FAR ? null : String(Math.floor(Number(text) + years + NEARLY_WHOLE));
   }
   const [year, month, day] = text.split("-").map(Number) as [number, number, number];
   if (Math.abs(second ? (at * second) / (365.25 * DAY) : at) > FAR * 366) return null;
@@ -25,10 +26,10 @@ export function readingOf(at: number, variable: ModelVariable): string | null {
   const perYear = /^y(ea)?rs?$/.test(unitText) ? 12 : /^months?$/.test(unitText) ? 1 : 0;
   let days: number;
   if (perYear) {
-    const months = Math.floor(at * perYear + 1e-9);
+    const months = Math.floor(at * perYear + NEARLY_WHOLE);
     const first = monthsLater({ year, month, day }, months);
     const next = monthsLater({ year, month, day }, months + 1);
-    days = first + Math.floor((at * perYear - months) * (next - first) + 1e-9);
-  } else days = daysOf(year, month, day) + Math.floor((at * (second ?? DAY)) / DAY + 1e-9);
+    days = first + Math.floor((at * perYear - months) * (next - first) + NEARLY_WHOLE);
+  } else days = daysOf(year, month, day) + Math.floor((at * (second ?? DAY)) / DAY + NEARLY_WHOLE);
   return Math.abs(dateOf(days).year) <= FAR ? dateWords(days) : null;
 }

@@ -77,7 +77,7 @@ export interface RealRoot {
 export function outside(bound: Rational, side: -1 | 1): number {
   const near = toDouble(bound);
   const exact = Number.isFinite(near) && rationalOfDouble(near).compare(bound) === 0;
-  return exact ? near : near + side * (Math.abs(near) * 2 ** -52 + 5e-324);
+  return exact ? near : near + side * (Math.abs(near) * 2 ** -52 + Number.MIN_VALUE);
 }
 
 export function exactRoot(r: Rational): Omit<RealRoot, "multiplicity"> {

@@ -6,3 +6,4 @@ export type { Polynomial } from "./polynomial";
 export { isolateRealRoots } from "./realRoots";
 export { type RealRoot } from "./closedRoots";
 export { simplestBetween } from "./simplest";
+export { NEARLY_WHOLE, TINY } from "./tolerances";

@@ -1,3 +1,4 @@
+import { TINY } from "./tolerances";
 import {
   degree,
   primitive,
@@ -94,7 +95,7 @@ function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, "multip
       const guess = simplestBetween(lo, hi, LONGEST_GUESS);
       if (guess && value(guess) === 0) return exactRoot(guess);
     }
-    if (width <= scale * 2 ** -52 || width < 1e-300) break;
+    if (width <= scale * 2 ** -52 || width < TINY) break;
     // A step of regula falsi on doubles lands near the root; two exact sign checks around it then shrink the bracket at
     // a stroke.
     const mid = middle(lo, hi);
@@ -105,7 +106,7 @@ function refine(p: bigint[], lo: Rational, hi: Rational): Omit<RealRoot, "multip
     const near = newtonGuess(p, toDouble(lo), toDouble(hi));
     if (near === null) continue;
     for (const spread of [2 ** -51, 2 ** -40, 2 ** -20]) {
-      const by = Math.max(Math.abs(near) * spread, 1e-300);
+      const by = Math.max(Math.abs(near) * spread, TINY);
       const a = rationalOfDouble(near - by);
       const b = rationalOfDouble(near + by);
       if (a.compare(lo) <= 0 || b.compare(hi) >= 0) break;

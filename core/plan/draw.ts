@@ -4,6 +4,9 @@ import type { Plan } from "../model";
 import { readConstraint, readForm } from "./linear";
 import type { PlanResult } from "./planResult";
 
+/** A point this near a line, as a part of its scale, is drawn on it. */
+const ON_LINE = 1e-9;
+
 /** The region of two variables for drawing, in doubles; all within the frame. */
 export interface PlanPicture {
   readonly frame: { readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number };
@@ -73,7 +76,7 @@ export function planPicture(plan: Plan, names: Names, result: PlanResult): PlanP
         if (
           relations.every((r) => {
             const v = r.a * x + r.b * y - r.c;
-            return r.sense === "<=" ? v <= 1e-9 : r.sense === ">=" ? v >= -1e-9 : Math.abs(v) < 1e-9;
+            return r.sense === "<=" ? v <= ON_LINE : r.sense === ">=" ? v >= -ON_LINE : Math.abs(v) < ON_LINE;
           })
         )
           lattice.push([x, y]);
@@ -119,7 +122,7 @@ function frameOf(result: PlanResult, relations: readonly { a: number; b: number;
 function clipped(polygon: readonly [number, number][], h: Half): [number, number][] {
   const out: [number, number][] = [];
   const off = (p: readonly [number, number]) => h.a * p[0] + h.b * p[1] - h.c;
-  const eps = 1e-9 * (Math.abs(h.c) + Math.abs(h.a) + Math.abs(h.b));
+  const eps = ON_LINE * (Math.abs(h.c) + Math.abs(h.a) + Math.abs(h.b));
   polygon.forEach((p, i) => {
     const q = polygon[(i + 1) % polygon.length]!;
     const [u, v] = [off(p), off(q)];
@@ -135,13 +138,13 @@ function clipped(polygon: readonly [number, number][], h: Half): [number, number
 export function segment(h: Half, f: PlanPicture["frame"]): [[number, number], [number, number]] | null {
   const hits: [number, number][] = [];
   const put = (x: number, y: number) => {
-    const e = 1e-9;
+    const e = ON_LINE;
     if (
       x >= f.x0 - e * (f.x1 - f.x0) &&
       x <= f.x1 + e * (f.x1 - f.x0) &&
       y >= f.y0 - e * (f.y1 - f.y0) &&
       y <= f.y1 + e * (f.y1 - f.y0) &&
-      !hits.some((q) => Math.abs(q[0] - x) < 1e-9 * (f.x1 - f.x0) && Math.abs(q[1] - y) < 1e-9 * (f.y1 - f.y0))
+      !hits.some((q) => Math.abs(q[0] - x) < ON_LINE * (f.x1 - f.x0) && Math.abs(q[1] - y) < ON_LINE * (f.y1 - f.y0))
     )
       hits.push([x, y]);
   };

@@ -2,6 +2,13 @@ import type { Plan } from "../model";
 import type { Program } from "./program";
 import { NOTHING_FOUND, type PlanResult } from "./planResult";
 
+/** The compiled solver works to 1e-7; a dual that breaks its equations by more proves nothing. */
+const DUAL_OFF = 1e-7;
+/** Its values are rounded where they are this near a whole number, and its small worths and costs are none. */
+const [WHOLE, NO_WORTH, NO_COST] = [1e-9, 1e-11, 1e-9];
+/** A gap is told as a part of the value, or of this where the value is about 0. */
+const LEAST_VALUE = 1e-9;
+
 /** What a compiled solver found of a program. */
 export interface CompiledAnswer {
   readonly status: "optimal" | "infeasible" | "unbounded" | "stopped";
@@ -60,14 +67,15 @@ export function dualGap(p: Program, at: readonly number[], worth: readonly numbe
     bound += y * side;
     size = Math.max(size, Math.abs(y * side));
   });
-  if (!Number.isFinite(bound) || rest.some((v, j) => Math.abs(v) > 1e-7 * (1 + Math.abs(p.cost![j]!)))) return Infinity;
+  if (!Number.isFinite(bound) || rest.some((v, j) => Math.abs(v) > DUAL_OFF * (1 + Math.abs(p.cost![j]!))))
+    return Infinity;
   return Math.abs(bound - valueAt(p, at)) / size;
 }
 
 const snapped = (at: readonly number[]): number[] =>
   at.map((v) => {
     const r = Math.round(v);
-    return Math.abs(v - r) <= 1e-9 * Math.max(1, Math.abs(r)) ? r + 0 : Number(v.toPrecision(14));
+    return Math.abs(v - r) <= WHOLE * Math.max(1, Math.abs(r)) ? r + 0 : Number(v.toPrecision(14));
   });
 
 const NOTHING_YET: PlanResult = { ...NOTHING_FOUND, compiled: true };
@@ -128,7 +136,7 @@ function rowsTold(p: Program, relaxed: Relaxed, at: readonly number[]) {
     // Of a constraint between two numbers the side that is worth something is told.
     if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) return;
     const y = relaxed.worth[i]!;
-    const worth = Math.abs(y) < 1e-11 ? 0 : Number(y.toPrecision(12));
+    const worth = Math.abs(y) < NO_WORTH ? 0 : Number(y.toPrecision(12));
     multipliers[r.id] = worth;
     const [from, to] = relaxed.reach[i] ?? [NaN, NaN];
     const isIdle = worth === 0 && !isTight;
@@ -150,7 +158,9 @@ function coefficientsTold(p: Program, relaxed: Relaxed) {
     const s = relaxed.stays[j];
     if (s) stays[v.name] = [ended(s[0]), ended(s[1])];
   });
-  const reduced = Object.fromEntries(p.variables.map((v, j) => [v.name, Math.abs(brings[j]!) < 1e-9 ? 0 : brings[j]!]));
+  const reduced = Object.fromEntries(
+    p.variables.map((v, j) => [v.name, Math.abs(brings[j]!) < NO_COST ? 0 : brings[j]!]),
+  );
   return { stays, reduced };
 }
 
@@ -162,7 +172,7 @@ function withWhole(result: PlanResult, plan: Plan, p: Program, a: CompiledAnswer
   const at = a.whole.at.map((v, j) => (plan.variables[j]!.whole ? Math.round(v) + 0 : Number(v.toPrecision(14))));
   const isBroken = worstBreak(p, at) > TIGHT;
   const value = valueAt(p, at);
-  const gap = a.whole.proven ? null : Math.abs(a.whole.bound - value) / Math.max(1e-9, Math.abs(value));
+  const gap = a.whole.proven ? null : Math.abs(a.whole.bound - value) / Math.max(LEAST_VALUE, Math.abs(value));
   const wholeSlack: Record<string, number> = {};
   for (const r of p.rows) {
     const { room, isTight } = roomOf(r, at);

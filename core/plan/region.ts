@@ -1,7 +1,10 @@
-import { ZERO, isZero, ratio, signOf, toDouble, type Rational } from "../numeric";
+import { ZERO, isZero, ratio, signOf, toDouble, type Rational, TINY } from "../numeric";
 import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
 import { holds, sideOf } from "./side";
+
+/** Lines whose determinant is below this part of its terms are taken as parallel in a drawing. */
+const PARALLEL = 1e-9;
 
 export type Point = readonly [Rational, Rational];
 /** The feasible region of two variables, exactly. */
@@ -90,10 +93,10 @@ function crossingOutside(l: Line, m: Line, lines: readonly Line[]): readonly [nu
   const det = l.a * m.b - m.a * l.b;
   const [x, y] = [(l.c * m.b - m.c * l.b) / det, (l.a * m.c - m.a * l.c) / det];
   const isKnown =
-    Number.isFinite(x) && Number.isFinite(y) && Math.abs(det) > 1e-9 * (Math.abs(l.a * m.b) + Math.abs(m.a * l.b));
+    Number.isFinite(x) && Number.isFinite(y) && Math.abs(det) > PARALLEL * (Math.abs(l.a * m.b) + Math.abs(m.a * l.b));
   const off = (k: Line) => {
     const v = k.a * x + k.b * y - k.c;
-    const scale = Math.abs(k.a * x) + Math.abs(k.b * y) + Math.abs(k.c) + 1e-300;
+    const scale = Math.abs(k.a * x) + Math.abs(k.b * y) + Math.abs(k.c) + TINY;
     return (k.sense === "<=" ? v : k.sense === ">=" ? -v : Math.abs(v)) / scale;
   };
   return isKnown && lines.some((k) => off(k) > NEAR) ? [x, y] : null;

@@ -6,6 +6,9 @@ import { readPlan } from "./readPlan";
 import { solvePlan } from "./solvePlan";
 import type { PlanResult } from "./planResult";
 
+/** Room for rounding at a constraint that the point of the slice lies on. */
+const ROOM = 1e-10;
+
 /** Two of many variables, the others held where they are: a plan of two variables with its region. */
 export interface Slice {
   readonly plan: Plan;
@@ -28,7 +31,7 @@ export function sliceOf(
   const read = readPlan(plan, names);
   if (read.errors.length > 0) return null;
   const held = at.map((v) => {
-    const room = 1e-10 * Math.max(1, Math.abs(v));
+    const room = ROOM * Math.max(1, Math.abs(v));
     return simplestBetween(rationalOfDouble(v - room), rationalOfDouble(v + room));
   });
   const two = pair.map((j) => plan.variables[j]!);

@@ -3,6 +3,9 @@ import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
 import { dot, inDoubles, sideOf } from "./side";
 
+/** A corner that moves slower, or ends nearer than this, is taken to stand still. */
+const STANDS = 1e-6;
+
 /**
  * What one more of each right-hand side changes, at a best point: the y with Σ yᵢ aᵢ = c over the relations that
  * are tight there (y ≥ 0 for ≤, y ≤ 0 for ≥). Where more than one such y exists, more and less change the best
@@ -87,8 +90,8 @@ export function boundRange(
     const end = v.upper ? first.high : first.low;
     return (
       Number.isFinite(end) &&
-      Math.abs(v.speed) > 1e-6 &&
-      (v.upper ? v.reach - end : end - v.reach) > 1e-6 * (1 + Math.abs(end))
+      Math.abs(v.speed) > STANDS &&
+      (v.upper ? v.reach - end : end - v.reach) > STANDS * (1 + Math.abs(end))
     );
   };
   relations.forEach((r, k) => {

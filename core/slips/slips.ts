@@ -6,6 +6,9 @@ import { findingSlips } from "./findingSlips";
 import type { Slip } from "./slip";
 import { unusedNumbers } from "./unusedNumbers";
 
+/** Two numbers of a story that differ by less than this part are one. */
+const SAME = 1e-9;
+
 /** All slips of a case, in the order of the desk: story, givens, functions, findings. */
 export function slipsOf(analysis: Analysis): Slip[] {
   const { model, findings } = analysis;
@@ -196,6 +199,6 @@ function agree(model: Model, profit: string, revenue: string, cost: string): boo
   return [0.137, 0.41, 0.773, 0.99].every((share) => {
     const x = lo + (hi - lo) * share;
     const [a, b] = [p!(x), r!(x) - c!(x)];
-    return Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b));
+    return Math.abs(a - b) <= SAME * Math.max(1, Math.abs(a), Math.abs(b));
   });
 }

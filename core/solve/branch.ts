@@ -1,6 +1,9 @@
 import { EMPTY, Enclosure, BROKEN, PARTIAL, containsZero, iv } from "../interval";
 import type { EnclosureFunction, SlopeFunction } from "../formula";
 
+/** A box that begins at 0 is split close to it, by this part, as long as it is wider than that. */
+const [TOWARDS_ZERO, FROM_ZERO] = [1e-3, 1e-6];
+
 /**
  * A stretch of inputs that holds exactly one zero, a simple one, proven by a change of sign and a slope that is never
  * 0.
@@ -161,7 +164,7 @@ function splitPoint(value: EnclosureFunction, a: number, b: number): number {
       return a === -Infinity ? (b === Infinity ? 0 : b > 0 ? -1 : 2 * b - 1) : a < 0 ? 1 : 2 * a + 1;
     if (a > 0 && b / a > 1e3) return Math.sqrt(a) * Math.sqrt(b);
     if (b < 0 && a / b > 1e3) return -Math.sqrt(-a) * Math.sqrt(-b);
-    if (a === 0 && b > 1e-6) return b * (t < 0.5 ? 0.01 : t) < 1e-3 ? b * 1e-3 : b * t;
+    if (a === 0 && b > FROM_ZERO) return b * (t < 0.5 ? 0.01 : t) < TOWARDS_ZERO ? b * TOWARDS_ZERO : b * t;
     return a + (b - a) * t;
   };
   let m = middle(0.5);

@@ -1,4 +1,4 @@
-import { ONE, isZero, poly, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
+import { ONE, isZero, poly, rationalOfDouble, signOf, toDouble, type Rational, TINY } from "../numeric";
 import { EMPTY, Enclosure, PARTIAL, containsZero, iv, up } from "../interval";
 import {
   compileEnclosure,
@@ -286,5 +286,5 @@ function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relT
     const left = ((hi - lo) * ROUNDINGS) / relTol;
     if (!flags && Number.isFinite(left) && left > most) most = left;
   }
-  return Math.max(most * (b - a), 1e-300);
+  return Math.max(most * (b - a), TINY);
 }

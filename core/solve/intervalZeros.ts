@@ -13,6 +13,9 @@ import { encloseConstant } from "./exactForm";
 import { candidates, exactOfCandidate } from "./shortNumbers";
 import { merge, sameZero, unsettled, type Stretch, type Zero, type ZeroSet } from "./zeroSet";
 
+/** Boxes are not split below this width; on a stretch without end below that. */
+const [LEAST_WIDTH, LEAST_UNBOUNDED] = [1e-290, 1e-6];
+
 /** Boxes narrower than this share of the stretch are examined by derivatives instead of being split further. */
 const LEAST_SHARE = 2 ** -27;
 
@@ -32,7 +35,7 @@ export function intervalZeros(e: Expression, s: Stretch): ZeroSet {
   const value = compileEnclosure(e, s.table.enclosure);
   const slopes = compileSlopes(e, s.table.slopes);
   const width = s.hi - s.lo;
-  const least = Number.isFinite(width) ? Math.max(width * LEAST_SHARE, 1e-290) : 1e-6;
+  const least = Number.isFinite(width) ? Math.max(width * LEAST_SHARE, LEAST_WIDTH) : LEAST_UNBOUNDED;
   const derivatives: Compiled[] = [{ expression: e, enclose: value }];
   const derivative: Derivative = (k) => {
     while (derivatives.length <= k) {

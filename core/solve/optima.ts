@@ -10,6 +10,9 @@ import { periodOf, type Period } from "./period";
 import type { FunctionTable } from "./table";
 import type { OpenStretch } from "./zerosIn";
 
+/** Glances come no closer than this part of a stair. */
+const CLOSEST = 1e-6;
+
 export type OptimumSearch = (
   | Attained
   /** no best value: there is no bound, or it comes ever closer to one without reaching it */
@@ -90,7 +93,7 @@ function someLevel(e: Expression, parts: readonly Part[], table: FunctionTable, 
     const [lo, hi] = [p.from?.hi ?? (p.to?.lo ?? 0) - FAR, p.to?.lo ?? (p.from?.hi ?? 0) + FAR];
     // First all over, then closer and closer to the best that was seen.
     let at = glance(lo, hi);
-    for (let width = (hi - lo) / 64; width > (hi - lo) * 1e-6; width /= 64)
+    for (let width = (hi - lo) / 64; width > (hi - lo) * CLOSEST; width /= 64)
       at = glance(Math.max(lo, at - width), Math.min(hi, at + width));
   }
   return sense * level;

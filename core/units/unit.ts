@@ -1,6 +1,9 @@
 import pluralize from "pluralize";
 import { remembered } from "../numeric";
 
+/** Powers and factors of units are few and simple; rounding is off by far less than this. */
+const SAME = 1e-9;
+
 /**
  * A unit: powers of base dimensions, and how many base units one of it is. Counted things ("lantern") are dimensions of
  * their own.
@@ -210,17 +213,17 @@ function readAtom(atom: string): Known {
 
 const samePowers = (a: Unit, b: Unit): boolean => {
   const names = new Set([...Object.keys(a.powers), ...Object.keys(b.powers)]);
-  return [...names].every((n) => Math.abs((a.powers[n] ?? 0) - (b.powers[n] ?? 0)) < 1e-9);
+  return [...names].every((n) => Math.abs((a.powers[n] ?? 0) - (b.powers[n] ?? 0)) < SAME);
 };
 export const sameDimension = samePowers;
-export const sameUnit = (a: Unit, b: Unit): boolean => samePowers(a, b) && Math.abs(a.factor / b.factor - 1) < 1e-9;
+export const sameUnit = (a: Unit, b: Unit): boolean => samePowers(a, b) && Math.abs(a.factor / b.factor - 1) < SAME;
 export const isPlain = (u: Unit): boolean => Object.keys(u.powers).length === 0;
 
 export function times(a: Unit, b: Unit, power = 1): Unit {
   const powers: Record<string, number> = { ...a.powers };
   for (const [name, p] of Object.entries(b.powers)) {
     powers[name] = (powers[name] ?? 0) + p * power;
-    if (Math.abs(powers[name]!) < 1e-9) Reflect.deleteProperty(powers, name);
+    if (Math.abs(powers[name]!) < SAME) Reflect.deleteProperty(powers, name);
   }
   return { powers, factor: a.factor * b.factor ** power, text: productText(a, b, power) };
 }

@@ -4,6 +4,9 @@ import type { Expression } from "../../formula";
 import { integrate, polynomialExpression, spotOfRational, type FunctionTable, type Piece } from "../../solve";
 import type { ModelVariable } from "../model";
 
+/** A range is parted as if it were at least so wide. */
+const LEAST_WIDTH = 1e-6;
+
 /** The pieces of a running total of a function whose parts are polynomials: joined without a jump, and 0 at `from`. */
 export function totalPieces(
   parts: readonly { from: Rational | null; to: Rational | null }[],
@@ -52,7 +55,7 @@ export function runningTotal(
 ): { number: (x: number) => number; enclosure: (x: Enclosure) => Enclosure } {
   const memo = new Map<number, Enclosure>();
   const width = variable?.from && variable.to ? toDouble(variable.to.sub(variable.from)) : 16;
-  const cell = rationalOfDouble(2 ** Math.round(Math.log2(Math.max(width, 1e-6) / TOTAL_CELLS)));
+  const cell = rationalOfDouble(2 ** Math.round(Math.log2(Math.max(width, LEAST_WIDTH) / TOTAL_CELLS)));
   const start = toDouble(from);
   const inner = table.enclosure;
   const knot = (k: number): Enclosure => {

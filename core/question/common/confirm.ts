@@ -6,6 +6,11 @@ import type { SecondWay } from "../finding";
 import { bisectionNear, plainEvaluation } from "./secondWay";
 import type { Asking } from "./asking";
 
+/** How far beside a root the function is looked at, as a part of the input. */
+const BESIDE = 1e-7;
+/** A true root leaves less than this part of what stands beside it, and of this at the least. */
+const [SHARE, LEAST] = [1e-2, 1e-9];
+
 /** A zero found a second time on plain doubles; null where doubles can say nothing. */
 export function confirmRoot(
   asking: Asking,
@@ -42,9 +47,9 @@ function roundingOf(e: Expression, x: number): number {
 
 /** The largest value the residual of a true root may show through rounding alone. */
 export function residualScale(f: NumberFunction, at: number): number {
-  const h = Math.max(Math.abs(at), 1) * 1e-7;
+  const h = Math.max(Math.abs(at), 1) * BESIDE;
   const near = [f(at + h), f(at - h)].map(Math.abs).filter(Number.isFinite);
-  return Math.max(...near, 1e-9) * 1e-2;
+  return Math.max(...near, LEAST) * SHARE;
 }
 
 export const worst = (list: readonly (SecondWay | null)[]): SecondWay | null => {

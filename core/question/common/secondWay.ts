@@ -1,18 +1,25 @@
 import type { NumberFunction } from "../../formula";
 import type { SecondWay } from "../finding";
 
+/** Values below this part of their scale are judged by the scale. */
+const OF_SCALE = 1e-6;
+/** Two numbers that differ by no more of their size have the same digits. */
+const SAME_DIGITS = 1e-14;
+/** Step of a central difference: about the cube root of the rounding of doubles, where its two errors are alike. */
+const [STEP, LEAST_WIDTH] = [6e-6, 1e-3];
+
 /** Answers of two methods this close, relative to their size, agree: the rest is rounding. */
 const AGREE_REL_TOL = 1e-7;
 
 /** @param slack  how far the proven value itself is known, in the unit of the values */
 const judge = (method: string, found: number, second: number, scale = 1, slack = 0): SecondWay => {
   const difference = Math.max(0, Math.abs(found - second) - slack);
-  const size = Math.max(Math.abs(found), Math.abs(second), scale * 1e-6, Number.MIN_VALUE);
+  const size = Math.max(Math.abs(found), Math.abs(second), scale * OF_SCALE, Number.MIN_VALUE);
   return {
     method,
     found,
     second,
-    difference: difference <= size * 1e-14 ? 0 : difference,
+    difference: difference <= size * SAME_DIGITS ? 0 : difference,
     agrees: difference <= AGREE_REL_TOL * size,
   };
 };
@@ -120,7 +127,7 @@ export function gaussSum(
   };
   const [coarse, fine] = [sum(64), sum(128)];
   const doubt = 4 * Math.abs(fine - coarse);
-  return doubt <= WORST_SUM * Math.max(Math.abs(fine), 1e-6)
+  return doubt <= WORST_SUM * Math.max(Math.abs(fine), OF_SCALE)
     ? judge("Gauss–Legendre sums", value, fine, 1, doubt)
     : null;
 }
@@ -151,11 +158,11 @@ export const plainEvaluation = (value: number, second: number, slack = 0): Secon
  * they know it themselves. @returns null where that is badly: where the slope itself turns sharply, as x|x| does at 0
  */
 export function differenceQuotient(f: NumberFunction, at: number, value: number, width: number): SecondWay | null {
-  const h = Math.max(Math.abs(at), width, 1e-3) * 6e-6;
+  const h = Math.max(Math.abs(at), width, LEAST_WIDTH) * STEP;
   const quotient = (step: number) => (f(at + step) - f(at - step)) / (2 * step);
   const [coarse, fine] = [quotient(h), quotient(h / 2)];
   const doubt = 4 * Math.abs(fine - coarse);
-  return doubt <= WORST_SUM * Math.max(Math.abs(fine), 1e-6)
+  return doubt <= WORST_SUM * Math.max(Math.abs(fine), OF_SCALE)
     ? judge("difference quotient", value, fine, Math.abs(value), doubt)
     : null;
 }

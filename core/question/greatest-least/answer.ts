@@ -19,6 +19,9 @@ import { short, type Asking } from "../common/asking";
 import { exactShown, readable } from "../common/exactShown";
 import { isWholeRange, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
+/** How much of the range is looked at around a best value by the second way, and how much at the least. */
+const [NEIGHBOURHOOD, LEAST_SPAN] = [1e-3, 1e-9];
+
 type BestAsking = Asking<QuestionOf<"greatest" | "least">>;
 
 export function best(asking: BestAsking): BestFinding {
@@ -177,7 +180,7 @@ function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
 }
 
 const span = (lo: number | null, hi: number | null, at: number): number =>
-  Math.max(1e-9, (lo !== null && hi !== null ? hi - lo : Math.max(1, Math.abs(at))) * 1e-3);
+  Math.max(LEAST_SPAN, (lo !== null && hi !== null ? hi - lo : Math.max(1, Math.abs(at))) * NEIGHBOURHOOD);
 
 function nearestOf(wholes: readonly WholeReading[], at: number): WholeReading | null {
   let nearest: WholeReading | null = null;

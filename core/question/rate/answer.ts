@@ -21,6 +21,11 @@ import { differenceQuotient, plainEvaluation } from "../common/secondWay";
 import { Refusal, fractionOf, showSpot, type Asking } from "../common/asking";
 import { readable } from "../common/exactShown";
 
+/** What rounding of both values leaves of their difference, as a part of them. */
+const DIFFERENCE_ROUNDED = 1e-13;
+/** How much of the range is looked at around a place, to tell its scale. */
+const NEIGHBOURHOOD = 1e-3;
+
 type RateAsking = Asking<QuestionOf<"rate">>;
 
 const without = (asking: RateAsking, over: RateFinding["over"]): RateFinding => ({
@@ -68,7 +73,7 @@ function between(asking: RateAsking, a: Spot, b: Spot): RateFinding {
     complete: Number.isFinite(value),
     value,
     exactValue: exact ? (decimalText(exact) ?? null) : null,
-    secondWay: plainEvaluation(value, plain, (Math.abs(n(a.at)) + Math.abs(n(b.at))) * 1e-13),
+    secondWay: plainEvaluation(value, plain, (Math.abs(n(a.at)) + Math.abs(n(b.at))) * DIFFERENCE_ROUNDED),
   };
 }
 
@@ -121,7 +126,7 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
     value /= base.exact ? toDouble(base.exact) : (base.lo + base.hi) / 2;
   }
   const { from, to } = asking.range;
-  const width = from && to ? (to.at - from.at) * 1e-3 : 0;
+  const width = from && to ? (to.at - from.at) * NEIGHBOURHOOD : 0;
   const shown = isPercent ? (t: number) => n(t) / n(at.at) : n;
   return {
     ...without(asking, over),
