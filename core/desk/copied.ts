@@ -1,3 +1,4 @@
+import { lowered } from "../numeric";
 import type { DeskFinding } from "./findingCard";
 
 /**
@@ -46,8 +47,6 @@ const SPECIAL: Readonly<Record<string, string>> = {
   "∞": "$\\infty$",
   "·": "$\\cdot$",
   "→": "$\\to$",
-  "²": "\\textsuperscript{2}",
-  "³": "\\textsuperscript{3}",
   π: "$\\pi$",
   "√": "$\\surd$",
   "×": "$\\times$",
@@ -58,4 +57,6 @@ const SPECIAL: Readonly<Record<string, string>> = {
 };
 /** Plain words with every character that means something in LaTeX written out. */
 export const latexText = (text: string): string =>
-  text.replace(/[\\{}$%&#_^~−≈…≤≥∞·→²³π√×€£\u202f\u00a0]/g, (c) => SPECIAL[c] ?? c);
+  text
+    .replace(/[\\{}$%&#_^~−≈…≤≥∞·→π√×€£\u202f\u00a0]/g, (c) => SPECIAL[c] ?? c)
+    .replace(/⁻?[⁰¹²³⁴⁵⁶⁷⁸⁹]+/g, (power) => `\\textsuperscript{${lowered(power)}}`);

@@ -1,4 +1,4 @@
-import { NEARLY_WHOLE } from "../numeric";
+import { NEARLY_WHOLE, raised } from "../numeric";
 import { plural, singular, type Unit } from "../units";
 
 /** Numbers from here on, and below, are written with a power of ten. */
@@ -51,7 +51,7 @@ export function formatNumber(x: number, digits = 6): string {
   const size = Math.abs(x);
   if (size >= HUGE || size < SMALL) {
     const [m = "", e = ""] = x.toExponential(Math.min(digits - 1, 5)).split("e");
-    return `${grouped(m.replace(/\.?0+$/, ""))} × 10^${Number(e)}`.replace("^-", "^−");
+    return `${grouped(m.replace(/\.?0+$/, ""))} × 10${raised(Number(e))}`;
   }
   if (Number.isInteger(x)) return grouped(String(x));
   const places = Math.max(0, Math.min(12, digits - 1 - Math.floor(Math.log10(size))));

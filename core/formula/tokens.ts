@@ -1,4 +1,4 @@
-import { remembered } from "../numeric";
+import { lowered, remembered } from "../numeric";
 import { problem, quoted, type Problem, type Span } from "./problem";
 
 export type Token =
@@ -22,7 +22,8 @@ const OPERATORS: Readonly<Record<string, "+" | "-" | "*" | "/" | "^">> = {
   "÷": "/",
   "^": "^",
 };
-const SUPERSCRIPTS: Readonly<Record<string, number>> = { "²": 2, "³": 3 };
+/** A raised whole number: x², 10⁻⁷. */
+const RAISED = /^⁻?[⁰¹²³⁴⁵⁶⁷⁸⁹]{1,4}/;
 /** Grouping of thousands: a comma or a thin or no-break space with exactly three digits after it, again and again. */
 const NUMBER = /^(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|^\.\d+/;
 const NUMBER_IN_LIST = /^(?:\d{1,3}(?:[\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)(?:\.\d*)?|^\.\d+/;
@@ -80,9 +81,14 @@ function cut(text: string): Tokens {
       at += name.length + primes;
       continue;
     }
+    const raised = RAISED.exec(rest)?.[0];
+    if (raised !== undefined) {
+      tokens.push({ ...span(raised.length), kind: "superscript", power: lowered(raised) });
+      at += raised.length;
+      continue;
+    }
     const op = OPERATORS[ch];
     if (op) tokens.push({ ...span(1), kind: "operator", op });
-    else if (SUPERSCRIPTS[ch]) tokens.push({ ...span(1), kind: "superscript", power: SUPERSCRIPTS[ch] });
     else if (ch === "√") tokens.push({ ...span(1), kind: "radical" });
     else if (ch === "(" || ch === "[") {
       const before = tokens[tokens.length - 1];

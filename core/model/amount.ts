@@ -22,7 +22,7 @@ export function readAmount(value: NumberText, names: Names): AmountRead {
     if (exact) return { ok: true, exact, value, irrational: null };
     const message = Number.isNaN(value)
       ? "This is not a number."
-      : "This number is larger than any that can be worked with (about 1.8 × 10^308).";
+      : "This number is larger than any that can be worked with (about 1.8 × 10³⁰⁸).";
     return { ok: false, problem: { code: "unexpected", start: 0, end: 0, message } };
   }
   const r = resolve(value, { ...names, variable: null });

@@ -7,3 +7,4 @@ export { isolateRealRoots } from "./realRoots";
 export { type RealRoot } from "./closedRoots";
 export { simplestBetween } from "./simplest";
 export { NEARLY_WHOLE, TINY } from "./tolerances";
+export { lowered, raised } from "./raised";

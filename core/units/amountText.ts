@@ -1,4 +1,4 @@
-import { rationalOfDecimal, rationalOfDouble, ratio, toDouble } from "../numeric";
+import { lowered, rationalOfDecimal, rationalOfDouble, ratio, toDouble } from "../numeric";
 import { parseUnit, sameUnit } from "./unit";
 
 /** A number with its unit as people write it: `$2.50`, `180 $`, `4.2 % a year`, `320 lanterns`, `1,200`. */
@@ -32,7 +32,10 @@ const SHORT_UNITS = new Set("s h d m km cm mm kg g mg t lb oz K L l ml mL min a"
 
 /** Digits, in threes where commas or thin spaces set them apart. */
 const WHOLE = String.raw`(?:\d{1,3}(?:[,\u2009\u202f\u00a0]\d{3})+(?!\d)|\d+)`;
-const POWER = String.raw`(?:[eE][+-]?\d{1,3}(?![\p{L}\d.]))?`;
+/** A power of ten, close to its number or written out: 3e18, 3 × 10^18, 3 × 10¹⁸. */
+const OUT = String.raw`\s?[×·*]\s?10(?:\^([−-]?\d{1,3})|(⁻?[⁰¹²³⁴⁵⁶⁷⁸⁹]{1,4}))`;
+const POWER = String.raw`(?:[eE][+-]?\d{1,3}(?![\p{L}\d.])|${OUT})?`;
+const WRITTEN_OUT = new RegExp(OUT, "u");
 const NUMBER = new RegExp(String.raw`[−-]?\s?(?:${WHOLE}(?:\.\d+)?|\.\d+)${POWER}`, "u");
 const SIGN = "[$€£¥₹₽₩₺₴]";
 
@@ -47,11 +50,18 @@ const PRODUCT_TAIL = new RegExp(`^\\s*(${MEASURE}(?:(?:\\s+|\\s*·\\s*)${MEASURE
  */
 const SIGN_BEFORE = new RegExp(`((?<![\\p{L}\\d])[−-])?(${SIGN})\\s?$`, "u");
 
+/** The digits of a number that was found, with its power of ten close to it. */
+const decimalOf = (found: string): string =>
+  found
+    .replace(WRITTEN_OUT, (_all, plain?: string, high?: string) => `e${plain ?? lowered(high!)}`)
+    .replace(/[\s,\u2009\u202f\u00a0]/g, "")
+    .replaceAll("−", "-");
+
 /** Reads the first number of a text, with the unit beside it. @returns null when there is no number */
 export function readAmountText(text: string): AmountRead | null {
   const match = NUMBER.exec(text);
   if (!match) return null;
-  const exact = rationalOfDecimal(match[0].replace(/[\s,\u2009\u202f\u00a0]/g, "").replace("−", "-"));
+  const exact = rationalOfDecimal(decimalOf(match[0]));
   if (!exact) return null;
   const before = text.slice(0, match.index);
   const after = text.slice(match.index + match[0].length);

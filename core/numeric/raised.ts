@@ -1,0 +1,8 @@
+const DIGITS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
+
+/** A whole number as an exponent is written: 16 is ¹⁶, −7 is ⁻⁷. */
+export const raised = (n: number): string => String(n).replace(/[-\d]/g, (c) => (c === "-" ? "⁻" : DIGITS[Number(c)]!));
+
+/** The number that a raised one says. */
+export const lowered = (text: string): number =>
+  Number([...text].map((c) => (c === "⁻" ? "-" : String(DIGITS.indexOf(c)))).join(""));
