@@ -5,6 +5,7 @@ export {
   formatInput,
   formatNumber,
   formatQuantity,
+  formatUnderHeading,
   formatMoney,
   inputNoun,
   isCounted,

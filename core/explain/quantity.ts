@@ -105,12 +105,23 @@ export function formatQuantity(x: number, unit: Unit | null, digits = 6): string
   if (code) return formatMoney(x, code);
   if (!unit || unit.text === "") return formatNumber(x, digits);
   if (isPercent(unit)) return `${formatNumber(x * 100, digits)} ${prettyUnit(unit.text)}`;
-  const per = /^([$€£¥₹₽₩₺₴])\s*(\/.+)$/.exec(unit.text);
-  if (per) {
-    const code = Object.entries(SIGNS).find(([, s]) => s === per[1])![0];
-    return `${formatPrice(x, code)}${prettyUnit(per[2]!)}`;
-  }
+  const price = priceOf(unit);
+  if (price) return `${formatPrice(x, price.code)}${prettyUnit(price.per)}`;
   return `${formatNumber(x, digits)} ${unitFor(x, unit.text)}`;
+}
+
+/** `$/lantern` as its currency and what it is per; null for what is no price. */
+function priceOf(unit: Unit | null): { readonly code: string; readonly per: string } | null {
+  const [, sign, per] = /^([$€£¥₹₽₩₺₴])\s*(\/.+)$/.exec(unit?.text ?? "") ?? [];
+  const code = Object.entries(SIGNS).find(([, s]) => s === sign)?.[0];
+  return code && per ? { code, per } : null;
+}
+
+/** A value under a heading that says its unit: money and shares keep their sign, everything else is a bare number. */
+export function formatUnderHeading(x: number, unit: Unit | null, digits = 6): string {
+  const price = priceOf(unit);
+  if (price) return formatPrice(x, price.code);
+  return isMoney(unit) ? formatQuantity(x, unit, digits) : formatInput(x, unit, digits);
 }
 
 /** An input by itself, where its unit stands elsewhere: a share or a rate is shown in percent, as it is typed. */

@@ -190,7 +190,7 @@ test("a table of values with inputs of my own, and the graph as a file", async (
   await stand(page, server);
   await page.getByRole("button", { name: "Table", exact: true }).click();
   const table = page.getByRole("region", { name: "Table of values" });
-  await expect(table.getByRole("row").nth(1)).toContainText("$14/lantern");
+  await expect(table.getByRole("row").nth(1)).toContainText("$14");
   await table.getByRole("button", { name: "own inputs" }).click();
   await table.getByRole("textbox", { name: "Own inputs" }).fill("17; 345/2; M");
   // R(17) = 17·(14 − 17/30) = 228.37; P(172.5) = 811.875
