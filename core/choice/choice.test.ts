@@ -23,7 +23,7 @@ describe("the models of some rows", () => {
     const { rounded, constants, place } = cardOf(line, "linear");
     expect(place).toBe(1);
     expect(constants.map((c) => Number(c.value.toPrecision(8))).sort()).toEqual([1.2345, 2]);
-    // 1.2 t instead of 1.2345 t: off by 0.0345 · 100 at the last row; 1.23 by 0.45, 1.234 (as the double lies) by 0.05.
+    // 1.2 t instead of 1.2345 t: off by 0.0345 · 100 at the last row; 1.23 by 0.45, 1.234 (as doubles lie) by 0.05.
     const off = (digits: number) => rounded.find((r) => r.digits === digits)!.off;
     expect(off(2)).toBeCloseTo(3.45, 9);
     expect(off(3)).toBeCloseTo(0.45, 9);

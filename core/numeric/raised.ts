@@ -1,7 +1,10 @@
 const DIGITS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 
 /** A whole number as an exponent is written: 16 is ¹⁶, −7 is ⁻⁷. */
-export const raised = (n: number): string => String(n).replace(/[-\d]/g, (c) => (c === "-" ? "⁻" : DIGITS[Number(c)]!));
+export const raised = (n: number): string =>
+  String(n)
+    .replace("-", "⁻")
+    .replace(/\d/g, (digit) => DIGITS[Number(digit)]!);
 
 /** The number that a raised one says. */
 export const lowered = (text: string): number =>
