@@ -62,6 +62,7 @@ export default defineNuxtConfig({
         "Slider",
         "Splitter",
         "SplitterPanel",
+        "Tag",
         "Textarea",
         "Toast",
       ],

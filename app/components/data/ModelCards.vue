@@ -79,7 +79,7 @@ function key(event: KeyboardEvent, i: number): void {
             ><MathText
               :latex="`${latexName(name)}(${latexName(x)}) = ${c.latex}`"
               :text="`${name}(${x}) = ${c.text}`" /></span
-          ><span class="family">{{ title(c) }}</span>
+          ><Tag class="family" :value="title(c)" />
         </p>
         <p class="quiet">
           <template v-if="miss(c) !== null"
@@ -165,6 +165,7 @@ function key(event: KeyboardEvent, i: number): void {
   min-width: 0;
 }
 .family {
+  font-weight: 400;
   font-size: 0.8rem;
   padding: 1px 8px;
   border-radius: 9px;

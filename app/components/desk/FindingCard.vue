@@ -78,9 +78,7 @@ function keep(slot: Slot, text: string): void {
     <p v-if="card?.message" class="problem"><PlainText :text="card.message" /></p>
     <p v-if="was" class="quiet">{{ ghostName }}: <PlainText :text="was" /></p>
     <SlipNote v-for="s in slips" :key="s.message" :slip="s" />
-    <ul v-if="card && card.chips.length > 0" class="chips">
-      <li v-for="(c, i) in card.chips" :key="i" :class="c.tone">{{ c.text }}</li>
-    </ul>
+    <ChipList v-if="card" :chips="card.chips" />
     <FindingWorking v-if="card && card.working.length > 0" v-model:open="unfolded" :steps="card.working" />
     <p v-if="card && card.status !== 'error'" class="more">
       <Button v-if="card.isCut" link @click="emit('longer', q.id)">look longer</Button>
@@ -140,29 +138,6 @@ function keep(slot: Slot, text: string): void {
   overflow-x: auto;
   overflow-y: hidden;
   padding: 3px 0 5px;
-}
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem 0.4rem;
-  padding-top: 0.15rem;
-}
-.chips li {
-  font-size: 0.8rem;
-  padding: 2px 9px;
-  border-radius: 10px;
-}
-.chips .sure {
-  background: var(--jade-soft);
-  color: var(--jade);
-}
-.chips .aside {
-  background: var(--brick-soft);
-  color: var(--brick);
-}
-.chips .open {
-  background: var(--amber-soft);
-  color: var(--amber-deep);
 }
 .more {
   display: flex;

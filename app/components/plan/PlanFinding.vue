@@ -116,9 +116,7 @@ const copyBest = () =>
 <template>
   <p class="says" role="status">{{ words.says }}</p>
   <p v-for="(m, i) in words.more" :key="i" class="quiet">{{ m }}</p>
-  <ul v-if="words.chips.length > 0" class="chips">
-    <li v-for="(c, i) in words.chips" :key="i" :class="c.tone">{{ c.text }}</li>
-  </ul>
+  <ChipList :chips="words.chips" />
   <template v-if="result.corners.length > 0">
     <div class="panel-head second">
       <h2 class="panel-title">
@@ -170,22 +168,6 @@ const copyBest = () =>
 }
 .second {
   margin: 0.6rem 0 0;
-}
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem;
-}
-.chips li {
-  font-size: 0.8rem;
-  padding: 2px 9px;
-  border-radius: 10px;
-  background: var(--jade-soft);
-  color: var(--jade);
-}
-.chips .open {
-  background: var(--amber-soft);
-  color: var(--amber-deep);
 }
 .sentences {
   display: grid;
