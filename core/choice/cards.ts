@@ -13,7 +13,10 @@ import { fittedForm, type FitBy } from "../model";
 import { BEYOND } from "./frame";
 
 /** A model of some rows, as it is shown among others; all plain data. */
-export interface RankedCard {
+export interface RankedCard extends Pick<
+  Fit,
+  "constants" | "n" | "rss" | "r2" | "residualSd" | "aicc" | "leaveOneOut"
+> {
   readonly family: Family | "own";
   readonly method: FitMethod;
   /** why it does not fit these rows; null where it does */
@@ -22,17 +25,6 @@ export interface RankedCard {
   readonly tied: boolean;
   readonly latex: string;
   readonly text: string;
-  readonly constants: readonly {
-    readonly name: string;
-    readonly value: number;
-    readonly standardError: number | null;
-  }[];
-  readonly n: number;
-  readonly rss: number;
-  readonly r2: number | null;
-  readonly residualSd: number | null;
-  readonly aicc: number | null;
-  readonly leaveOneOut: number | null;
   readonly beyond: readonly Beyond[];
   readonly fewRuns: boolean;
   /** x and y in turn, over the rows and a part of their width beyond */

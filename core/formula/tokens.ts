@@ -106,10 +106,11 @@ function cut(text: string): Tokens {
 }
 
 function strange(ch: string, at: number): string {
-  if (/[<>=≤≥≠]/.test(ch)) return `${quoted(ch)} at place ${at + 1} compares two sides; a formula is one side only.`;
+  const sign = quoted(ch);
+  if (/[<>=≤≥≠]/.test(ch)) return `${sign} at place ${at + 1} compares two sides; a formula is one side only.`;
   if (ch === "|")
     return `${quoted("|")} at place ${at + 1} cannot stand in a formula; write the absolute value as \`abs(…)\`.`;
   if (ch === "%") return "`%` belongs right after a number, as in `4.2%`.";
-  if (/[$€£¥]/.test(ch)) return `Units stay outside the formula: leave out ${quoted(ch)} and set the unit beside it.`;
-  return `${quoted(ch)} at place ${at + 1} is not part of a formula.`;
+  if (/[$€£¥]/.test(ch)) return `Units stay outside the formula: leave out ${sign} and set the unit beside it.`;
+  return `${sign} at place ${at + 1} is not part of a formula.`;
 }

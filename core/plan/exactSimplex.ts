@@ -14,9 +14,9 @@ export type LinearResult =
 const MAX_STEPS = 4000;
 
 /**
- * The table of a program Σ a x (sense) b in fractions. A free x = u − v has two columns, u and v ≥ 0; each relation
- * that is no equality has a slack; rows are turned so that the right side, the last column, is not negative. A row
- * without a slack to begin from has an artificial variable.
+ * The table of a program Σ a x (sense) b in fractions. A free x = u − v has two columns, u and v ≥ 0; each
+ * relation that is no equality has a slack; rows are turned so that the right side, the last column, is not
+ * negative. A row without a slack to begin from has an artificial variable.
  */
 class Tableau {
   readonly rows: Rational[][];
