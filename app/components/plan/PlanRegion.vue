@@ -25,12 +25,6 @@ const unit = computed(() => (props.plan.objective?.unit ? parseUnit(props.plan.o
 // ---- the objective's line: slid by hand and by key; it snaps to corners
 const level = ref<number | null>(null);
 const bestLevel = computed(() => (props.result.whole ?? props.result.best[0])?.value ?? null);
-watch(
-  () => props.result,
-  () => {
-    level.value = null;
-  },
-);
 const shown = computed(() => level.value ?? bestLevel.value);
 const constant = computed(() => {
   const b = props.result.best[0] ?? props.result.corners[0];
@@ -45,6 +39,11 @@ const line = computed(() => {
 });
 const levels = computed(() =>
   [...new Set(props.result.corners.flatMap((c) => (c.value === null ? [] : [c.value])))].sort((a, b) => a - b),
+);
+// The second way brings a new result that says the same: a line that was slid stays where it is.
+watch(
+  () => [bestLevel.value, ...levels.value].join(),
+  () => (level.value = null),
 );
 function slide(to: number): void {
   const all = levels.value;
