@@ -15,6 +15,7 @@ const layers = [
   "graph",
   "choice",
   "desk",
+  "brief",
   "forms",
   "starters",
   "entry",

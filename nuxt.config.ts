@@ -54,6 +54,7 @@ export default defineNuxtConfig({
         "DataTable",
         "Dialog",
         "InputText",
+        "Listbox",
         "Menu",
         "Popover",
         "ProgressBar",

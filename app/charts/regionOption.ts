@@ -1,8 +1,7 @@
 import { axis } from "#core/graph";
-import { formatNumber, formatQuantity } from "#core/explain";
+import { cornerText, formatNumber, variableText } from "#core/explain";
 import { isFlat, openEdges, type PlanPicture, type PlanResult } from "#core/plan";
 import type { Plan } from "#core/model";
-import { parseUnit } from "#core/units";
 import { AROUND, arrowsOf, groundOf, placeCorners, type Ground, type Labelled } from "./regionLayout";
 import type { Look } from "./look";
 import { polygon, polyline, words, type ChartOption, type Series, type Shape } from "./option";
@@ -156,18 +155,6 @@ function corners(art: Art) {
 }
 
 /** "(60, 40) $370" */
-export function cornerText({ at, value }: { at: readonly number[]; value: number | null }, plan: Plan): string {
-  const unit = plan.objective?.unit ? parseUnit(plan.objective.unit).unit : null;
-  const worth = value === null ? "" : ` ${formatQuantity(value, unit, 6)}`;
-  return `(${at.map((v) => formatNumber(v, 5)).join(", ")})${worth}`;
-}
-
-/** "x, river lanterns": a variable with what it counts. */
-export function variableText(plan: Plan, k: 0 | 1): string {
-  const { name, label, unit } = plan.variables[k]!;
-  return [name, label ?? unit].filter(Boolean).join(", ");
-}
-
 function texts(art: Art): Series {
   const { look, ground, plan } = art;
   const how = { fill: look.quiet, face: look.face };

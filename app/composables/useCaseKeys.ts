@@ -45,7 +45,7 @@ export function useCaseKeys(actions: CaseKeyActions): void {
 const isUndo = (event: KeyboardEvent): boolean => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z";
 /** In a field that has something in it, undo belongs to the field. */
 const hasText = (target: HTMLElement): boolean =>
-  Boolean(target.closest(".cm-content")?.textContent || (target as HTMLInputElement).value);
+  Boolean(target.closest(".cm-content, .ProseMirror")?.textContent || (target as HTMLInputElement).value);
 
 /** @returns whether the key was one of these and is used up */
 function plainKey(event: KeyboardEvent, actions: CaseKeyActions): boolean {

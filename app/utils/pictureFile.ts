@@ -34,7 +34,8 @@ export const graphSheet = (picture: Picture): Promise<Sheet> =>
 export const regionSheet = (view: RegionView): Promise<Sheet> =>
   chartSheet(SIDE, SIDE, (width, height) => regionOption(view, width, height, PAPER));
 
-async function chartSheet(
+/** A chart drawn for paper, at a size in px. */
+export async function chartSheet(
   width: number,
   height: number,
   option: (width: number, height: number) => ChartOption,
@@ -43,7 +44,12 @@ async function chartSheet(
   const chart = openChart(null, width, height);
   try {
     chart.show(option(width, height));
-    return { inner: chart.svg().replace(/^<\?xml[^>]*\?>/, ""), width, height };
+    // What the library says of pointing at shapes is nothing to a picture, and a page allows no style but its own.
+    const inner = chart
+      .svg()
+      .replace(/^<\?xml[^>]*\?>/, "")
+      .replace(/<style[\s\S]*?<\/style>/g, "");
+    return { inner, width, height };
   } finally {
     chart.dispose();
   }
@@ -62,8 +68,11 @@ export function sheetSvg({ inner, width, height }: Sheet, choice: Pick<PictureCh
 }
 
 /** The same as a PNG, `scale` pixels for each unit. */
-export async function sheetPng(sheet: Sheet, choice: PictureChoice): Promise<Blob> {
-  const svg = sheetSvg(sheet, choice);
+export const sheetPng = (sheet: Sheet, choice: PictureChoice): Promise<Blob> =>
+  svgPng(sheetSvg(sheet, choice), sheet.width, sheet.height + TITLE, choice.scale);
+
+/** An SVG document as a PNG, `scale` pixels for each unit of its width and height. */
+export async function svgPng(svg: string, width: number, height: number, scale: number): Promise<Blob> {
   const image = new Image();
   await new Promise<void>((resolve, reject) => {
     image.onload = () => resolve();
@@ -71,13 +80,21 @@ export async function sheetPng(sheet: Sheet, choice: PictureChoice): Promise<Blo
     image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
   });
   const canvas = document.createElement("canvas");
-  canvas.width = sheet.width * choice.scale;
-  canvas.height = (sheet.height + TITLE) * choice.scale;
+  canvas.width = width * scale;
+  canvas.height = height * scale;
   canvas.getContext("2d")!.drawImage(image, 0, 0, canvas.width, canvas.height);
   return new Promise((resolve, reject) =>
     canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error("the picture could not be drawn"))), "image/png"),
   );
 }
+
+/** A title as the name of a file that any system takes. */
+export const fileName = (title: string): string =>
+  title
+    .trim()
+    .replace(/[^\p{L}\p{Nd}]+/gu, "-")
+    .replace(/^-|-$/g, "")
+    .toLowerCase() || "brief";
 
 export function saveFile(name: string, content: Blob): void {
   const link = document.createElement("a");

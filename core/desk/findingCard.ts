@@ -30,6 +30,8 @@ export interface DeskFinding {
   readonly chips: readonly Chip[];
   readonly message: string | null;
   readonly solutions: readonly { at: number; value: number | null }[];
+  /** what it came to, written as its sentence writes it: the first input, its whole reading, the value; null: none */
+  readonly numbers: { readonly at: string | null; readonly whole: string | null; readonly value: string | null };
   /** the steps a student would write, where there are such */
   readonly working: readonly WorkingStep[];
 }
@@ -41,7 +43,7 @@ export function findingCard(q: Question, f: Finding, model: Model): DeskFinding 
   if (isStopped(f)) {
     const isCut = f.status === "cut";
     const chips: Chip[] = isCut ? [{ tone: "open", text: "not settled" }] : [];
-    const nothing = { exact: [], details: [], message: null, solutions: [] };
+    const nothing = { exact: [], details: [], message: null, solutions: [], numbers: NO_NUMBERS };
     const working = isCut ? roomOf(q).working(q, model) : [];
     return { ...common, ...nothing, status: isCut ? "unsettled" : "error", isCut, chips, working };
   }
@@ -56,8 +58,33 @@ export function findingCard(q: Question, f: Finding, model: Model): DeskFinding 
     chips: chipsOf(f, model, card),
     message: f.message && !common.says.includes(f.message) ? f.message : null,
     solutions: solutions.map((s) => ({ at: s.at, value: s.value })),
+    numbers: numbersOf(f, model, card),
     working: roomOf(q).working(q, model),
   };
+}
+
+const NO_NUMBERS: DeskFinding["numbers"] = { at: null, whole: null, value: null };
+
+/** The numbers of an answer that others may refer to, with their units. */
+function numbersOf(f: AnyAnswer, model: Model, card: Card): DeskFinding["numbers"] {
+  const [first] = solutionsOf(f);
+  const unit = (model.givens.get(card.unknown) ?? model.variables.get(card.unknown))?.unit ?? null;
+  const input = (x: number) => formatQuantity(x, unit);
+  if (first)
+    return {
+      at: input(first.at),
+      whole: first.whole ? input(first.whole.at) : null,
+      value: valueOf(f, first, card),
+    };
+  const followed = roomOf(f).followed(f, model);
+  return { ...NO_NUMBERS, value: followed ? formatQuantity(followed.value, followed.unit) : null };
+}
+
+/** Of a best value that is read off at a whole input, the value there: the sentence tells that one. */
+function valueOf(f: AnyAnswer, { value, whole }: Solution, card: Card): string | null {
+  const isBest = f.ask === "greatest" || f.ask === "least";
+  const told = isBest && whole ? whole.value : value;
+  return told === null ? null : card.output(told);
 }
 
 /** What the notes on a card are written with: the unknown is the variable, or the given that is looked for. */

@@ -1,6 +1,6 @@
 import { formatQuantity } from "../explain";
 import { buildModel, type CaseFile, type Question } from "../model";
-import { analyse, earlierOf, isStopped, roomOf, sentenceOf } from "../question";
+import { analyse, earlierOf, isStopped, questionText, roomOf, sentenceOf } from "../question";
 import { deskLinks } from "./links";
 import { trailOf } from "./trail";
 
@@ -19,6 +19,8 @@ export interface Influence {
 }
 export interface InfluenceReport {
   readonly question: string;
+  /** what is asked, in words */
+  readonly asked: string;
   readonly base: number;
   readonly baseText: string;
   readonly rows: readonly Influence[];
@@ -63,7 +65,17 @@ export function influenceOn(source: CaseFile, id: string): InfluenceReport | nul
         change,
       };
     });
-  return { question: id, base: base.number, baseText: base.text, rows: rows.sort((a, b) => b.change - a.change) };
+  const asked = questionText(
+    small.questions!.find((q) => q.id === id)!,
+    buildModel(small),
+  );
+  return {
+    question: id,
+    asked,
+    base: base.number,
+    baseText: base.text,
+    rows: rows.sort((a, b) => b.change - a.change),
+  };
 }
 
 interface Look {

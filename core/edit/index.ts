@@ -1,5 +1,6 @@
 import type { CaseFile } from "../model";
 import { beginEdits } from "./begin";
+import { briefEdits } from "./brief";
 import { dataEdits } from "./data";
 import { functionEdits } from "./functions";
 import { givenEdits } from "./givens";
@@ -11,6 +12,7 @@ import { variableEdits } from "./variables";
 import type { Way } from "./way";
 
 export { isBlank } from "./begin";
+export type { BriefField } from "./brief";
 export { freeConstraintId } from "./plan";
 export { dependentsOf, type Removable, type Thing } from "./remove";
 export { renamed, renamedText } from "./rename";
@@ -26,6 +28,7 @@ const EDITS = {
   ...dataEdits,
   ...planEdits,
   ...removeEdits,
+  ...briefEdits,
 };
 type Edits = typeof EDITS;
 export type EditKind = keyof Edits;

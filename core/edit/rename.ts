@@ -2,11 +2,14 @@ import { tokenize } from "../formula";
 import {
   rewritten,
   type Amount,
+  type Brief,
   type CaseFile,
   type FunctionRow,
   type NumberText,
   type Plan,
   type Question,
+  type WordsBlock,
+  type WordsRun,
 } from "../model";
 import { roomOf } from "../question";
 
@@ -41,6 +44,16 @@ function renamedPlan(plan: Plan, from: string, to: string): Plan {
   };
 }
 
+/** Own words with what they refer to called by its new name; mathematics in them likewise. */
+function renamedBrief(brief: Brief, from: string, to: string): Brief {
+  const run = (r: WordsRun): WordsRun =>
+    "given" in r && r.given === from ? { given: to } : "math" in r ? { math: renamedRelation(r.math, from, to) } : r;
+  const block = (b: WordsBlock): WordsBlock =>
+    b.kind === "list" ? { ...b, items: b.items.map((item) => item.map(run)) } : { ...b, runs: b.runs.map(run) };
+  const rows = brief.rows?.map((row) => (row.blocks ? { ...row, blocks: row.blocks.map(block) } : row));
+  return rows ? { ...brief, rows } : brief;
+}
+
 /** The case with a given, variable or function called by another name, wherever it is used. */
 export function renamed(source: CaseFile, from: string, to: string): CaseFile {
   const name = (n: string): string => (n === from ? to : n);
@@ -69,5 +82,6 @@ export function renamed(source: CaseFile, from: string, to: string): CaseFile {
       : {}),
     ...(source.questions ? { questions: source.questions.map(question) } : {}),
     ...(source.plan ? { plan: renamedPlan(source.plan, from, to) } : {}),
+    ...(source.brief ? { brief: renamedBrief(source.brief, from, to) } : {}),
   };
 }

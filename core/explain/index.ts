@@ -19,5 +19,6 @@ export {
 export { beyondWords, determinationWords, growthWords } from "./beyondWords";
 export { leftAt, spareWords, worthAt, type Left } from "./planReading";
 export { planWords, type PlanWords } from "./planWords";
+export { cornerText, regionWords, variableText } from "./regionWords";
 export { coefficientRows, rangeText, relationShown, worthSentences, type CoefficientRow } from "./planWorth";
 export { workingOfEquation, workingOfSlope, type WorkingStep } from "./working";

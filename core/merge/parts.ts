@@ -1,4 +1,4 @@
-import type { CaseFile } from "../model";
+import type { Brief, BriefRow, CaseFile } from "../model";
 import { same } from "./same";
 
 /** A row of a list of a case: what tells it from the others is its name or its id. */
@@ -24,6 +24,11 @@ const planListOf = (word: string, name: "variables" | "constraints"): RowList =>
     plan: { ...(document.plan ?? { variables: [], constraints: [] }), [name]: rows } as NonNullable<CaseFile["plan"]>,
   }),
 });
+const briefParts: RowList = {
+  word: "part of the brief",
+  rows: (document) => (document.brief?.rows ?? []) as unknown as readonly Row[],
+  with: (document, rows) => ({ ...document, brief: { ...document.brief, rows: rows as unknown as BriefRow[] } }),
+};
 export const LISTS: readonly RowList[] = [
   listOf("given", "givens"),
   listOf("variable", "variables"),
@@ -32,6 +37,7 @@ export const LISTS: readonly RowList[] = [
   listOf("question", "questions"),
   planListOf("variable of the plan", "variables"),
   planListOf("constraint", "constraints"),
+  briefParts,
 ];
 
 /** What a case has once. */
@@ -45,10 +51,27 @@ const partOf = (word: string, name: "title" | "story" | "notes"): Single => ({
   get: (document) => document[name],
   with: (document, value) => ({ ...document, [name]: value }) as CaseFile,
 });
+const briefHead = (word: string, name: "heading" | "about" | "author" | "date" | "sheet"): Single => ({
+  word,
+  get: (document) => document.brief?.[name],
+  with: (document, value) =>
+    value === undefined && !document.brief
+      ? document
+      : ({ ...document, brief: withField(document.brief ?? {}, name, value) } as CaseFile),
+});
+function withField(brief: Brief, name: keyof Brief, value: unknown): Brief {
+  const { [name]: _before, ...rest } = brief;
+  return value === undefined ? rest : { ...rest, [name]: value };
+}
 export const SINGLES: readonly Single[] = [
   partOf("the title", "title"),
   partOf("the story", "story"),
   partOf("the notes", "notes"),
+  briefHead("the heading of the brief", "heading"),
+  briefHead("what the brief is about", "about"),
+  briefHead("the author", "author"),
+  briefHead("the date of the brief", "date"),
+  briefHead("the paper of the brief", "sheet"),
   {
     word: "the objective",
     get: (document) => document.plan?.objective,

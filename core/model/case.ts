@@ -120,6 +120,37 @@ export interface Plan {
   objective?: { text: string; sense: "greatest" | "least"; unit?: string | undefined } | undefined;
 }
 
+/** What the brief tells by itself. */
+export type BriefPart =
+  "answer" | "known" | "model" | "graph" | "data" | "findings" | "checks" | "changes" | "working" | "plan";
+/** A number of the case that stands in own words and follows it: a given, or what a finding came to. */
+export type LiveNumber = { given: string } | { finding: string; show: "at" | "value" | "whole" | "says" };
+export type WordsRun =
+  { text: string; bold?: boolean | undefined; italic?: boolean | undefined } | { math: string } | LiveNumber;
+/** Own words in a brief, block by block. */
+export type WordsBlock =
+  | { kind: "paragraph" | "heading"; runs: WordsRun[] }
+  | { kind: "list"; ordered?: boolean | undefined; items: WordsRun[][] };
+/** One part of a brief; its id is the name of the part that writes itself, or that of own words, which have blocks. */
+export interface BriefRow {
+  id: string;
+  off?: boolean | undefined;
+  /** what stands under the graph, where it is not the one that writes itself */
+  caption?: string | undefined;
+  /** each finding with a graph of its own */
+  graphs?: boolean | undefined;
+  blocks?: WordsBlock[] | undefined;
+}
+/** The write-up of a case: what is said over it, and its parts in order; parts that are not named follow. */
+export interface Brief {
+  heading?: string | undefined;
+  about?: string | undefined;
+  author?: string | undefined;
+  date?: string | undefined;
+  sheet?: "a4" | "letter" | undefined;
+  rows?: BriefRow[] | undefined;
+}
+
 export interface CaseFile {
   format: "pasear-case";
   version: 1;
@@ -131,6 +162,7 @@ export interface CaseFile {
   functions?: FunctionRow[] | undefined;
   questions?: Question[] | undefined;
   plan?: Plan | undefined;
+  brief?: Brief | undefined;
   /** what a reader of plain text left out, and why; not used in solving */
   notes?: unknown;
 }

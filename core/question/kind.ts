@@ -63,6 +63,11 @@ export interface Kind<K extends Ask> {
 
   /** The question as a sentence; parts with a slot can be changed in place. */
   parts(q: QuestionOf<K>, words: QuestionWords): QuestionPart[];
+  /**
+   * What holds at the inputs that answer, in words after "where": "profit P is greatest"; null where an answer is no
+   * input of a function.
+   */
+  place(q: QuestionOf<K>, words: QuestionWords): string | null;
   /** How each part that can be changed is shown and put in. */
   readonly slots: Slots<QuestionOf<K>>;
   /** Whether answers may be read as whole numbers, rounded as asked. */

@@ -25,7 +25,9 @@ export function sentenceOf(f: Finding, model: Model): string {
 
 /** The question as a sentence, in parts: those with a slot are underlined and can be changed. */
 export const questionParts = (q: Question, model: Model): QuestionPart[] =>
-  roomOf(q).parts(q, new QuestionWords(q, model));
+  roomOf(q).parts(q, new QuestionWords(q, model, (earlier) => placeOf(earlier, model)));
+/** What holds at the answers of a question; what it is asked with itself stands there by its number. */
+const placeOf = (q: Question, model: Model): string | null => roomOf(q).place(q, new QuestionWords(q, model));
 
 export const questionText = (q: Question, model: Model): string =>
   questionParts(q, model)

@@ -1,5 +1,6 @@
 import * as z from "zod";
 import type { CaseFile } from "#core/model";
+import { briefSchema } from "./brief";
 
 // Text is never run as code, not even to check faster.
 z.config({ jitless: true });
@@ -198,6 +199,7 @@ export const caseSchema: z.ZodType<CaseFile> = z.strictObject({
   functions: z.array(functionRow).max(MOST.functions).optional(),
   questions: z.array(question).max(MOST.questions).optional(),
   plan: plan.optional(),
+  brief: briefSchema.optional(),
   notes: z.unknown().optional(),
 }) as z.ZodType<CaseFile>;
 

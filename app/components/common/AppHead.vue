@@ -89,4 +89,9 @@ defineProps<{ title?: string | null }>();
     display: none;
   }
 }
+@media print {
+  .head {
+    display: none;
+  }
+}
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { saveFile, sheetPng, sheetSvg, type PictureChoice, type Sheet } from "~/utils/pictureFile";
+import { fileName, saveFile, sheetPng, sheetSvg, type PictureChoice, type Sheet } from "~/utils/pictureFile";
 
 const props = defineProps<{ sheet: () => Promise<Sheet> | Sheet; caseTitle: string }>();
 const visible = defineModel<boolean>("visible", { required: true });
@@ -22,14 +22,7 @@ const choice = (): PictureChoice => ({
   scale: scale.value,
   title: title.value.trim(),
 });
-const name = () =>
-  `${
-    title.value
-      .trim()
-      .replace(/[^\p{L}\p{Nd}]+/gu, "-")
-      .replace(/^-|-$/g, "")
-      .toLowerCase() || "graph"
-  }.${kind.value}`;
+const name = () => `${fileName(title.value)}.${kind.value}`;
 async function attempt(work: () => Promise<void>, done: string): Promise<void> {
   try {
     await work();

@@ -19,10 +19,12 @@ const props = withDefaults(
     page?: number;
     /** how high it may be before it scrolls by itself; "flex": as high as its place */
     height?: string;
+    /** so many columns hold words, and begin at the left */
+    words?: number;
     /** its first column stays where the others scroll */
     freezes?: boolean;
   }>(),
-  { sorts: true, page: 60, height: undefined, freezes: false },
+  { sorts: true, page: 60, height: undefined, words: 1, freezes: false },
 );
 /** Under a hand that drags the table waits until it rests, in ms: its cells cost more than all else in a frame. */
 const REST = 120;
@@ -59,6 +61,8 @@ const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {})
       :sort-field="`cells.${j}.by`"
       :sortable="sorts"
       :frozen="freezes && j === 0"
+      :header-class="j < words ? 'word' : undefined"
+      :body-class="j < words ? 'word' : undefined"
       :pt="part(j)"
     >
       <template #body="{ data }: { data: RowsTableRow }">
@@ -86,10 +90,12 @@ const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {})
 .rows-table .p-datatable-sort-icon {
   margin-left: 0.3rem;
 }
-.rows-table :is(th, td):first-child {
+.rows-table :is(th, td).word {
   text-align: left;
-  padding-left: 2px;
   white-space: normal;
+}
+.rows-table :is(th, td):first-child {
+  padding-left: 2px;
 }
 .rows-table th {
   font-size: 0.85rem;
@@ -100,7 +106,7 @@ const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {})
   color: var(--ink-2);
   font-weight: 600;
 }
-.rows-table th:first-child .p-datatable-column-header-content {
+.rows-table th.word .p-datatable-column-header-content {
   justify-content: flex-start;
 }
 .rows-table .p-datatable-frozen-column {

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { buildModel, type CaseFile, type Plan } from "#core/model";
 import { parseUnit } from "#core/units";
+import { constraintColours } from "~/charts/regionView";
 import type { Pair } from "~/composables/useSlicePair";
 
 /** The Plan view: the plan as it is written, its region, and what is found. */
 const props = defineProps<{ document: CaseFile }>();
 const store = useCaseStore();
 const toast = useToast();
-/** Colours of the lines of constraints, in turn. */
-const LINES = [1, 3, 2, 6, 4, 5, 0] as const;
-
 /** Two of many variables that are pictured as a slice. */
 const pair = shallowRef<Pair | null>(null);
 const solver = usePlan(
@@ -25,19 +23,7 @@ const names = computed(() => buildModel({ ...props.document, functions: [], ques
 const pointed = ref<string | null>(null);
 const filesDialog = ref(false);
 
-const colours = computed(() => {
-  const rows = (plan.value?.constraints ?? []).map((c, i) => [c.id, LINES[i % LINES.length]!] as const);
-  // A constraint between two numbers has a line at either side; the second goes by the id and a blank.
-  return Object.fromEntries(
-    rows.flatMap(
-      ([id, colour]) =>
-        [
-          [id, colour],
-          [`${id} `, colour],
-        ] as const,
-    ),
-  );
-});
+const colours = computed(() => constraintColours(plan.value));
 /** What the region shows: the plan itself, or a slice of it. */
 const drawn = computed(() => {
   if (slice.value && pair.value) return slice.value;

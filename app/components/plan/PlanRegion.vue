@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { formatNumber, formatQuantity } from "#core/explain";
+import { formatNumber, formatQuantity, regionWords } from "#core/explain";
 import { parseUnit } from "#core/units";
-import { segment, type PlanPicture, type PlanResult } from "#core/plan";
+import type { PlanPicture, PlanResult } from "#core/plan";
 import type { Plan } from "#core/model";
 import { groundOf } from "~/charts/regionLayout";
-import { cornerText, regionOption, variableText, type RegionView } from "~/charts/regionOption";
+import { regionOption, type RegionView } from "~/charts/regionOption";
+import { objectiveConstant, objectiveLine } from "~/charts/regionView";
 import { lookOf } from "~/charts/look";
 
 /**
@@ -26,17 +27,8 @@ const unit = computed(() => (props.plan.objective?.unit ? parseUnit(props.plan.o
 const level = ref<number | null>(null);
 const bestLevel = computed(() => (props.result.whole ?? props.result.best[0])?.value ?? null);
 const shown = computed(() => level.value ?? bestLevel.value);
-const constant = computed(() => {
-  const b = props.result.best[0] ?? props.result.corners[0];
-  const o = props.picture.objective;
-  return b && o && b.value !== null ? b.value - o[0] * b.at[0]! - o[1] * b.at[1]! : 0;
-});
-const line = computed(() => {
-  const o = props.picture.objective;
-  return o && shown.value !== null && (o[0] !== 0 || o[1] !== 0)
-    ? segment({ a: o[0], b: o[1], c: shown.value - constant.value }, props.picture.frame)
-    : null;
-});
+const constant = computed(() => objectiveConstant(props));
+const line = computed(() => objectiveLine(props, shown.value));
 const levels = computed(() =>
   [...new Set(props.result.corners.flatMap((c) => (c.value === null ? [] : [c.value])))].sort((a, b) => a - b),
 );
@@ -111,14 +103,7 @@ function press(event: PointerEvent): void {
   sliding = true;
   (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
 }
-const described = computed(() => {
-  const { corners, directions, regionBounded } = props.result;
-  const ways = directions.map((d) => `(${d.map((v) => formatNumber(v)).join(", ")})`).join(" and ");
-  const end = regionBounded === false ? `, without end along ${ways}` : "";
-  const all = corners.map((c) => `; ${cornerText(c, props.plan)}`).join("");
-  const [x, y] = [variableText(props.plan, 0), variableText(props.plan, 1)];
-  return `Region of ${x} and ${y}: ${corners.length} corners${end}${all}.`;
-});
+const described = computed(() => regionWords(props.plan, props.result));
 </script>
 
 <template>

@@ -15,6 +15,8 @@ export class QuestionWords {
   constructor(
     private readonly q: Question,
     readonly model: Model,
+    /** what holds where an earlier question is answered, by its room */
+    private readonly placeOf: (earlier: Question) => string | null = () => null,
   ) {}
 
   named(name: string): string {
@@ -35,12 +37,19 @@ export class QuestionWords {
 
   /** A number in a unit; of a formula, what it comes to as well. */
   amount(a: Amount, unit: Unit | null): string {
-    if (typeof a === "object")
-      return `the ${a.pick === "last" ? "last " : a.pick === "whole" ? "whole " : ""}answer of ${a.of}`;
+    if (typeof a === "object") return this.earlier(a);
     const read = readAmount(a, this.model.names);
     if (!read.ok) return String(a);
     const value = formatQuantity(read.value, unit);
     return typeof a === "string" && !/^[\d.\s-]+$/.test(a) ? `${a} = ${value}` : value;
+  }
+  /** "the q where profit P is greatest": an earlier answer by what holds there. */
+  private earlier({ of, pick }: Extract<Amount, object>): string {
+    const which = pick === "last" ? "last " : pick === "whole" ? "whole " : "";
+    const question = this.model.source.questions?.find((q) => q.id === of);
+    const input = question && this.model.functions.get(functionsOf(question)[0] ?? "")?.of;
+    const place = question && this.placeOf(question);
+    return place && input ? `the ${which}${input} where ${place}` : `the ${which}answer of ${of}`;
   }
   /** Two ends; only the second shows the unit. */
   pair([from, to]: readonly [Amount, Amount], unit: Unit | null): string {

@@ -36,6 +36,7 @@ export const compare: Kind<"compare"> = {
     ...words.range(),
     { text: "?" },
   ],
+  place: () => null,
   slots: { range: range() },
   isRounded: false,
   replaced: (q, by) => ({ ...q, ...rangeReplaced(q, by), functions: q.functions.map((n) => by.name(n)) }),

@@ -82,6 +82,7 @@ export const given: Kind<"given"> = {
       { text: "?" },
     ];
   },
+  place: () => null,
   slots: {
     given: theGiven,
     givenRange: pairSlot(

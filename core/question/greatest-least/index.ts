@@ -31,6 +31,7 @@ export const greatestLeast: Kind<"greatest" | "least"> = {
     ...words.range(),
     { text: "?" },
   ],
+  place: (q, words) => `${words.function().text} is ${q.ask}`,
   slots: {
     function: theFunction(),
     ask: choiceSlot(

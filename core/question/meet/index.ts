@@ -1,3 +1,4 @@
+import { list } from "../../explain";
 import { expressionOf, workingOfEquation } from "../common/working";
 import { closer, neighbours } from "../common/card";
 import { sidesOf } from "../common/line";
@@ -46,6 +47,7 @@ export const meet: Kind<"meet"> = {
     ...words.range(),
     { text: "?" },
   ],
+  place: (q, words) => `${list(q.functions.map((n) => words.named(n)))} meet`,
   slots: { "functions.0": inPlace(0), "functions.1": inPlace(1), range: range(), round: rounding() },
   isRounded: true,
   replaced: (q, by) => ({ ...q, ...rangeReplaced(q, by), functions: q.functions.map((n) => by.name(n)) }),

@@ -58,6 +58,7 @@ export const multiply: Kind<"multiply"> = {
     },
     { text: "?" },
   ],
+  place: (q, words) => `${words.function().text} is ${words.amount(q.factor, null)} times as much`,
   slots: {
     function: theFunction(),
     factor: theAmount("factor"),

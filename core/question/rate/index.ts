@@ -37,6 +37,7 @@ export const rate: Kind<"rate"> = {
     q.between ? words.between(q.between) : words.at(q.at ?? 0),
     { text: q.as === "percent" ? ", in percent?" : "?" },
   ],
+  place: () => null,
   slots: {
     function: theFunction(),
     at: theAmount("at"),

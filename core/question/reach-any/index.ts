@@ -65,6 +65,11 @@ export const reachAny: Kind<"reach-any"> = {
     ...words.range(),
     { text: "?" },
   ],
+  place: (q, words) =>
+    `${words.function().text} is ${list(
+      q.values.map((v) => words.value(v).text),
+      "or",
+    )}`,
   slots: { function: theFunction(), values: theValues, range: range(), round: rounding() },
   isRounded: true,
   replaced: (q, by) => ({

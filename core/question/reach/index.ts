@@ -35,6 +35,7 @@ export const reach: Kind<"reach"> = {
     ...words.range(),
     { text: "?" },
   ],
+  place: (q, words) => `${words.function().text} is ${words.value(q.value).text}`,
   slots: {
     function: theFunction(),
     value: theAmount("value"),

@@ -30,6 +30,7 @@ export const totalAverage: Kind<"total" | "average"> = {
     words.between(q.between),
     { text: "?" },
   ],
+  place: () => null,
   slots: {
     function: theFunction(),
     between: pairSlot(

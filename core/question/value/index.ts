@@ -37,6 +37,7 @@ export const value: Kind<"value"> = {
   sentence,
 
   parts: (q, words) => [{ text: "What is " }, words.function(), { text: " at " }, words.at(q.at), { text: "?" }],
+  place: () => null,
   slots: {
     function: theFunction(),
     at: theAmount("at"),

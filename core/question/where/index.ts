@@ -26,6 +26,7 @@ export const where: Kind<"where"> = {
     ...words.range(),
     { text: "?" },
   ],
+  place: (q, words) => `${words.function().text} is ${RELATIONS[q.relation]} ${words.value(q.value).text}`,
   slots: {
     function: theFunction(),
     relation: choiceSlot(

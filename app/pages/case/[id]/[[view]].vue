@@ -6,6 +6,7 @@ import type CaseDesk from "~/components/desk/CaseDesk.vue";
 
 // The other views come when they are asked for, and so do dialogs.
 const CaseData = later(() => import("~/components/data/CaseData.vue"));
+const CaseBrief = later(() => import("~/components/brief/CaseBrief.vue"));
 const CasePlan = later(() => import("~/components/plan/CasePlan.vue"));
 const CompareDialog = later(() => import("~/components/desk/CompareDialog.vue"));
 const HelpDialog = later(() => import("~/components/case/HelpDialog.vue"));
@@ -125,6 +126,7 @@ const isOpen = computed(() => store.document !== null && !missing.value);
     />
     <CaseData v-if="isOpen && where === 'data'" ref="data" :document="store.document!" @used="goView('desk')" />
     <CasePlan v-else-if="isOpen && where === 'plan'" :document="store.document!" />
+    <CaseBrief v-else-if="isOpen && where === 'brief'" :document="store.document!" />
     <CaseDesk
       v-else-if="isOpen && analysis.shown"
       ref="desk"
@@ -170,6 +172,11 @@ const isOpen = computed(() => store.document !== null && !missing.value);
   min-height: 100vh;
   display: flex;
   flex-direction: column;
+}
+@media print {
+  .whole {
+    min-height: 0;
+  }
 }
 .missing {
   padding: 3rem 1.5rem;

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import type { BriefPage } from "#core/brief";
+import type { CaseFile } from "#core/model";
+import type { BriefFileKind } from "~/workers/briefProtocol";
+import type { Sheet } from "~/utils/pictureFile";
+
+/** The ways out of a brief: to the printer, and as files. */
+const props = defineProps<{ document: CaseFile; page: BriefPage; pictures: ReadonlyMap<string, Sheet> }>();
+const store = useCaseStore();
+const toast = useToast();
+const files = useBriefFiles();
+const FILES: readonly { kind: BriefFileKind; name: string; says: string }[] = [
+  { kind: "docx", name: "Word text", says: "a .docx file with headings, tables, equations and pictures" },
+  { kind: "markdown", name: "Markdown", says: "a zip with the text and its pictures" },
+  { kind: "html", name: "Web page", says: "one file that needs nothing else" },
+  { kind: "latex", name: "LaTeX", says: "a zip with the source and its pictures" },
+];
+const SHEETS = [
+  { value: "a4", name: "A4" },
+  { value: "letter", name: "Letter" },
+];
+const sheet = computed(() => props.document.brief?.sheet ?? "a4");
+async function make(kind: BriefFileKind): Promise<void> {
+  try {
+    const name = await files.make(
+      kind,
+      { title: props.document.title, page: props.page, sheet: sheet.value },
+      props.pictures,
+    );
+    if (name) toast.add({ severity: "info", summary: `${name} is saved.`, life: 2500 });
+  } catch (failure) {
+    const detail = failure instanceof Error ? failure.message : "";
+    toast.add({ severity: "warn", summary: "The file was not made.", detail, life: 6000 });
+  }
+}
+const print = (): void => window.print();
+</script>
+
+<template>
+  <section class="take" aria-labelledby="take-title">
+    <h2 id="take-title" class="panel-title">Take it with you</h2>
+    <div class="ways">
+      <Button outlined severity="secondary" size="small" label="Print or PDF" @click="print" />
+      <Button
+        v-for="f in FILES"
+        :key="f.kind"
+        outlined
+        severity="secondary"
+        size="small"
+        :label="f.name"
+        :title="f.says"
+        :disabled="files.working.value !== null"
+        @click="make(f.kind)"
+      />
+    </div>
+    <div v-if="files.working.value" class="making" role="status">
+      <span>{{ files.says.value }}</span>
+      <ProgressBar :value="files.share.value" :show-value="false" aria-label="How far the file is" />
+      <Button link @click="files.cancel()">Cancel</Button>
+    </div>
+    <label class="paper"
+      >Paper
+      <Select
+        size="small"
+        aria-label="Paper"
+        :options="SHEETS"
+        option-label="name"
+        option-value="value"
+        :model-value="sheet"
+        @update:model-value="store.apply({ kind: 'chooseSheet', sheet: $event })"
+    /></label>
+  </section>
+</template>
+
+<style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin: 0.5rem 0 0.8rem;
+}
+.making {
+  display: grid;
+  gap: 0.3rem;
+  margin-bottom: 0.7rem;
+  font-size: 0.92rem;
+}
+.making :deep(.p-progressbar) {
+  height: 6px;
+}
+.paper {
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
+  font-size: 0.92rem;
+  color: var(--ink-2);
+}
+</style>

@@ -1,0 +1,74 @@
+import { MOST_WEIGHED, briefPage, filledRows, type BriefPage, type PlanTold } from "#core/brief";
+import { regionWords } from "#core/explain";
+import { modelOf, type CaseFile } from "#core/model";
+import { briefPicture, pictureKeys, type PictureSource } from "~/brief/briefPictures";
+import { restingRegion } from "~/charts/regionView";
+import type { Sheet } from "~/utils/pictureFile";
+
+/** The brief of the open case, written anew with every change: its page, and its pictures as they are drawn. */
+export function useBrief(document: Ref<CaseFile>) {
+  const analysis = useAnalysisStore();
+  const solver = usePlan(document, ref(null));
+  const region = computed(() => {
+    const { picture, result, solved } = solver;
+    return picture.value && result.value && solved.value
+      ? restingRegion(solved.value, result.value, picture.value)
+      : null;
+  });
+  const plan = computed((): PlanTold | null => {
+    const { solved, result, words } = solver;
+    if (!solved.value || !result.value || !words.value) return null;
+    const isPictured = region.value !== null && solved.value.variables.length === 2;
+    return {
+      plan: solved.value,
+      result: result.value,
+      words: words.value,
+      isPictured,
+      described: isPictured ? regionWords(solved.value, result.value) : "",
+    };
+  });
+
+  const rows = computed(() => filledRows(document.value));
+  const weighed = computed(() =>
+    rows.value.some((row) => row.id === "changes" && !row.off)
+      ? (document.value.questions ?? []).slice(0, MOST_WEIGHED).map((q) => q.id)
+      : [],
+  );
+  const influences = useInfluences(document, weighed);
+  const page = computed((): BriefPage | null =>
+    analysis.desk
+      ? briefPage({
+          source: document.value,
+          desk: analysis.desk,
+          names: modelOf(document.value).names,
+          plan: plan.value,
+          influences: influences.value,
+          graph: analysis.picture?.described ?? null,
+        })
+      : null,
+  );
+  const pictures = useBriefPictures(page, () => ({
+    document: document.value,
+    picture: analysis.picture,
+    region: region.value,
+  }));
+  return { page, rows, pictures };
+}
+
+/** The pictures of a page by their keys; one that is drawn anew stands as it was until then. */
+function useBriefPictures(page: Readonly<Ref<BriefPage | null>>, from: () => PictureSource) {
+  const sheets = shallowRef<ReadonlyMap<string, Sheet>>(new Map());
+  let turn = 0;
+  async function draw(): Promise<void> {
+    const mine = ++turn;
+    const drawn = new Map<string, Sheet>();
+    for (const key of page.value ? pictureKeys(page.value) : []) {
+      const sheet = await briefPicture(key, from());
+      if (mine !== turn) return;
+      if (sheet) drawn.set(key, sheet);
+    }
+    sheets.value = drawn;
+  }
+  watch([() => page.value && pictureKeys(page.value).join("\n"), from], draw, { immediate: true });
+  return sheets;
+}

@@ -1,0 +1,119 @@
+import { functionsOf } from "../model";
+import { earlierOf } from "../question";
+import type { DeskFinding, Influence } from "../desk";
+import { list } from "../explain";
+import { asked, bold, italic, paragraph, plain, quiet, type BriefBlock, type BriefTable } from "./page";
+import { questionOf, type PartSource } from "./told";
+
+/** Findings that the answer names where nobody said which ones count. */
+const MOST_ANSWERS = 4;
+/** Findings whose givens are weighed: each costs a few runs of the whole case. */
+export const MOST_WEIGHED = 4;
+/** Givens told for one finding. */
+const MOST_GIVENS = 5;
+
+const isAnswered = (f: DeskFinding): boolean => f.status !== "error" && f.status !== "unsettled";
+
+/** What the story asks, answered: the findings its questions are marked with, else the first ones. */
+export function answer({ source, desk, plan }: PartSource): BriefBlock[] {
+  const wanted = (source.story?.marks ?? []).filter((m) => m.role === "question" && m.of).map((m) => m.of!);
+  const marked = [...new Set(wanted.flatMap((id) => withEarlier(id, source)))].flatMap((id) =>
+    desk.findings.filter((f) => f.id === id),
+  );
+  const chosen = marked.length > 0 ? marked : desk.findings;
+  const lines = chosen
+    .filter(isAnswered)
+    .slice(0, MOST_ANSWERS)
+    .map((f) => f.says);
+  if (plan && !(marked.length > 0)) lines.unshift(plan.words.says);
+  return lines.length > 0 ? [{ kind: "answer", lines }] : [quiet("Nothing is answered yet.")];
+}
+
+/** A finding after those whose answers it uses: the greatest profit before the price at it. */
+function withEarlier(id: string, source: PartSource["source"]): string[] {
+  const question = source.questions?.find((q) => q.id === id);
+  return question ? [...earlierOf(question), id] : [];
+}
+
+/** Every finding: what was asked, what was found, exactly and in numbers. */
+export const findings = ({ desk, row, graph, source }: PartSource): BriefBlock[] =>
+  desk.findings.flatMap((f) => {
+    const exact = f.exact.map((e) => ({ latex: `${e.latex} \\approx ${latexNear(e.near)}`, text: e.text, note: "" }));
+    const question = source.questions?.find((q) => q.id === f.id);
+    const caption = row.caption ?? "";
+    const own: BriefBlock[] =
+      row.graphs && graph !== null && question && f.solutions.length > 0
+        ? [
+            {
+              kind: "picture",
+              key: `finding:${f.id}`,
+              caption: caption || `${list(functionsOf(question))}: ${lowerFirst(f.says)}`,
+              described: f.says,
+            },
+          ]
+        : [];
+    return [
+      asked(questionOf(f)),
+      paragraph(bold(f.says)),
+      ...(exact.length > 0 ? [{ kind: "formulas", lines: exact } as const] : []),
+      ...f.details.map((d) => paragraph(plain(d))),
+      ...(f.message ? [quiet(f.message)] : []),
+      ...own,
+    ];
+  });
+
+/** How sure each answer is, what was set aside, and whether units agree. */
+export function checks({ desk }: PartSource): BriefBlock[] {
+  const items = desk.findings.map((f) => {
+    const chips = f.chips.map((c) => c.text).join("; ");
+    const nothing = f.status === "error" ? "could not be answered" : "a value worked out by the formula";
+    return [italic(`${questionOf(f)} `), plain(chips || nothing)];
+  });
+  const judged = desk.functions.filter((f) => f.unitsAgree !== null);
+  const wrong = judged.filter((f) => f.unitsAgree === false).map((f) => f.name);
+  const units =
+    wrong.length > 0
+      ? `Units do not agree in ${list(wrong)}.`
+      : judged.length > 0
+        ? "Units agree in every function that has them."
+        : "";
+  return [{ kind: "list", ordered: false, items }, ...(units ? [paragraph(plain(units))] : [])];
+}
+
+/** What each answer would be with a given a tenth smaller or larger. */
+export function changes({ influences }: PartSource): BriefBlock[] {
+  if (influences === null) return [quiet("It is being worked out what matters most …")];
+  const tables = influences.filter((r) => r.rows.some((row) => row.change > 0));
+  if (tables.length === 0) return [quiet("No finding depends on a given that could change.")];
+  return tables.map((report): BriefTable => ({
+    kind: "table",
+    caption: `${report.asked} Now ${report.baseText}.`,
+    columns: [
+      { name: "given", isNumber: false },
+      { name: "10 % less of it", isNumber: true },
+      { name: "10 % more of it", isNumber: true },
+    ],
+    rows: report.rows
+      .filter((r) => r.change > 0)
+      .slice(0, MOST_GIVENS)
+      .map((r) => [named(r), r.lessText, r.moreText]),
+    more: idle(report.rows.filter((r) => r.change === 0).map(named)),
+  }));
+}
+const named = ({ given, label }: Influence): string => (label ? `${given}, ${label}` : given);
+const idle = (names: readonly string[]): string =>
+  names.length > 0 ? `A tenth more or less of ${list(names, "or")} changes nothing.` : "";
+
+/** The steps a student would write, for each finding that has such. */
+export function working({ desk }: PartSource): BriefBlock[] {
+  const worked = desk.findings.filter((f) => f.working.length > 0);
+  if (worked.length === 0) return [quiet("No finding of this case has steps to be written by hand.")];
+  return worked.flatMap((f): BriefBlock[] => [
+    asked(questionOf(f)),
+    { kind: "formulas", lines: f.working.map((w) => ({ latex: w.latex, text: w.text, note: w.says })) },
+  ]);
+}
+
+const latexNear = (near: string): string => near.replace(/,/g, "{,}").replace(/−/g, "-");
+const lowerFirst = (says: string): string =>
+  /^[A-Z][a-z]/.test(says) ? says.charAt(0).toLowerCase() + says.slice(1) : says;

@@ -1,0 +1,10 @@
+export { briefPage } from "./brief";
+export { MOST_WEIGHED } from "./foundParts";
+export { briefHtml, type HtmlMeans } from "./html";
+export { briefLatex } from "./latex";
+export { choicesFor, liveChoices, liveText, type LiveChoice } from "./live";
+export { briefMarkdown, type PicturePath } from "./markdown";
+export * from "./page";
+export { briefRows, filledRows, freeWordsId, isWords, partOf } from "./rows";
+export type { BriefSource, PlanTold } from "./told";
+export { mathLatex } from "./words";
