@@ -148,7 +148,7 @@ const NONE = { style: BorderStyle.NONE, size: 0, color: "auto" };
 function table({ caption, columns, rows, more }: BriefTable): FileChild[] {
   const row = (cells: readonly string[], isHead: boolean) =>
     new TableRow({
-      tableHeader: isHead,
+      ...(isHead ? { tableHeader: true } : {}),
       cantSplit: true,
       children: cells.map(
         (text, j) =>

@@ -42,7 +42,8 @@ const itemsOf = (list: JSONContent): WordsRun[][] =>
 const runsOf = (node: JSONContent): WordsRun[] =>
   (node.content ?? []).map((n): WordsRun => {
     if (n.type === "mathematics") return { math: String(n.attrs?.typed ?? "") };
-    if (n.type === "live") return n.attrs!.live as LiveNumber;
+    // A copy: what the page watches cannot be sent anywhere.
+    if (n.type === "live") return { ...(n.attrs!.live as LiveNumber) };
     const has = (mark: string) => n.marks?.some((m) => m.type === mark) ?? false;
     return {
       text: n.type === "hardBreak" ? "\n" : (n.text ?? ""),

@@ -1,4 +1,4 @@
-import { Node, mergeAttributes, type Extensions } from "@tiptap/core";
+import { InputRule, Node, mergeAttributes, type Extensions } from "@tiptap/core";
 import { VueNodeViewRenderer } from "@tiptap/vue-3";
 import Bold from "@tiptap/extension-bold";
 import Document from "@tiptap/extension-document";
@@ -22,9 +22,26 @@ export interface WordsMeans {
 }
 export const WORDS_MEANS: InjectionKey<WordsMeans> = Symbol("what own words ask of the case");
 
+/** A sign of equality that begins a word asks for a number of the case. */
+const ASKS = /(^|\s)=$/;
+
 /** A number of the case among own words: it is one thing, and follows the case. */
-const Live = Node.create({
+const Live = Node.create<{ ask: () => void }>({
   name: "live",
+  addOptions: () => ({ ask: () => {} }),
+  addInputRules() {
+    const { ask } = this.options;
+    return [
+      new InputRule({
+        find: ASKS,
+        // The sign itself is not written: it comes back when no number is chosen.
+        handler: ({ state, range, match }) => {
+          state.tr.insertText(match[1]!, range.from, range.to);
+          ask();
+        },
+      }),
+    ];
+  },
   group: "inline",
   inline: true,
   atom: true,
@@ -73,7 +90,7 @@ const Mathematics = Node.create({
 });
 
 /** What own words may be made of: paragraphs, headings, lists, bold and italic, mathematics, numbers of the case. */
-export const wordsExtensions = (placeholder: string): Extensions => [
+export const wordsExtensions = (placeholder: string, ask: () => void): Extensions => [
   Document,
   Paragraph,
   Text,
@@ -86,6 +103,6 @@ export const wordsExtensions = (placeholder: string): Extensions => [
   ListKeymap,
   UndoRedo,
   Placeholder.configure({ placeholder }),
-  Live,
+  Live.configure({ ask }),
   Mathematics,
 ];

@@ -79,7 +79,7 @@ function block(b: BriefBlock, means: HtmlMeans): string {
       return table(b);
     case "picture":
       return (
-        `<figure role="group" aria-label="${escapedHtml(b.described)}">${means.svg(b.key) ?? ""}` +
+        `<figure aria-label="${escapedHtml(b.described)}">${means.svg(b.key) ?? ""}` +
         `<figcaption>${escapedHtml(b.caption)}</figcaption></figure>`
       );
   }

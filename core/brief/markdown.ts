@@ -38,7 +38,7 @@ function block(b: BriefBlock, path: PicturePath): string {
 }
 
 /** A line that begins like a list or a number would become one. */
-const fromStart = (text: string): string => text.replace(/^(\s*)([-+]|\d+[.)])(?=\s)/, "$1\\$2");
+const fromStart = (text: string): string => text.replace(/^(\s*\d*)([-+.)])(?=\s)/, "$1\\$2");
 const line = (runs: readonly Run[]): string =>
   runs
     .map(run)

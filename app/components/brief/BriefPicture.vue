@@ -9,7 +9,7 @@ const svg = computed(() => (props.sheet ? pictureSvg(props.sheet) : ""));
 </script>
 
 <template>
-  <figure role="group" :aria-label="block.described">
+  <figure :aria-label="block.described">
     <!-- Drawn by the chart library from our own option, never from what somebody typed as markup. -->
     <!-- eslint-disable-next-line vue/no-v-html -->
     <div v-if="svg" class="drawn" aria-hidden="true" v-html="svg" />

@@ -25,16 +25,11 @@ let kept: readonly WordsBlock[] = props.blocks;
 const picker = useTemplateRef<{ open: () => void }>("picker");
 const editor = useEditor({
   content: editorDocument(props.blocks),
-  extensions: wordsExtensions("Own words. Type = for a number of the case."),
+  extensions: wordsExtensions("Own words. Type = for a number of the case.", () => pick(true)),
   injectCSS: false,
   autofocus: props.begun ? "end" : false,
   editorProps: {
     attributes: { role: "textbox", "aria-multiline": "true", "aria-label": props.label, class: "written" },
-    handleTextInput: (view, from, _to, text) => {
-      if (text !== "=" || /\S/.test(view.state.doc.textBetween(Math.max(0, from - 1), from))) return false;
-      pick(true);
-      return true;
-    },
   },
   onUpdate: () => void keepSoon(),
   onBlur: () => keep(),
@@ -90,10 +85,8 @@ const tools = computed(() => {
       icon: SquareFunction,
       name: "Mathematics",
       on: false,
-      act: () =>
-        run()
-          .insertContent({ type: "mathematics", attrs: { typed: "" } })
-          .run(),
+      // It takes the focus itself, to be written at once.
+      act: () => e.commands.insertContent({ type: "mathematics", attrs: { typed: "" } }),
     },
   ];
 });
