@@ -42,6 +42,12 @@ test("from the demo case to the brief, and in one more action to each file of it
   const latex = unzipSync(await bytesOf(await saved(page, "LaTeX")));
   expect(strFromU8(latex["brief.tex"]!)).toContain("\\includegraphics[width=\\linewidth]{pictures/graph.png}");
 
+  const file = await saved(page, "Case file");
+  expect(file.suggestedFilename()).toBe("lantern-stall.pasear.json");
+  const id = /case\/([^/]+)/.exec(page.url())![1]!;
+  const kept = (await (await page.request.get(`${server.url}/api/cases/${id}`)).json()) as { document: unknown };
+  expect(JSON.parse(strFromU8(await bytesOf(file)))).toEqual(kept.document);
+
   const html = strFromU8(await bytesOf(await saved(page, "Web page")));
   const outside: string[] = [];
   const other = await page.context().newPage();

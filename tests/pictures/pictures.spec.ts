@@ -76,6 +76,14 @@ test("slice", async ({ page, server }) => {
   await take(page, "slice");
 });
 
+test("brief", async ({ page, server }) => {
+  await stand(page, server);
+  await button(page, "Brief").click();
+  await expect(page.locator(".brief-page figure svg").first()).toBeAttached();
+  await expect(page.getByText("F, permit and workbench").first()).toBeAttached();
+  await take(page, "brief");
+});
+
 test("raft", async ({ page, server }) => {
   await stand(page, server, "The lantern raft");
   await take(page, "raft");

@@ -2,7 +2,7 @@
 import type { BriefPage } from "#core/brief";
 import type { CaseFile } from "#core/model";
 import type { BriefFileKind } from "~/workers/briefProtocol";
-import type { Sheet } from "~/utils/pictureFile";
+import { fileName, saveFile, type Sheet } from "~/utils/pictureFile";
 
 /** The ways out of a brief: to the printer, and as files. */
 const props = defineProps<{ document: CaseFile; page: BriefPage; pictures: ReadonlyMap<string, Sheet> }>();
@@ -34,6 +34,12 @@ async function make(kind: BriefFileKind): Promise<void> {
   }
 }
 const print = (): void => window.print();
+/** The case itself, for somebody else to go on with. */
+function saveCase(): void {
+  const name = `${fileName(props.document.title)}.pasear.json`;
+  saveFile(name, new Blob([JSON.stringify(props.document, null, 2)], { type: "application/json" }));
+  toast.add({ severity: "info", summary: `${name} is saved.`, life: 2500 });
+}
 </script>
 
 <template>
@@ -51,6 +57,14 @@ const print = (): void => window.print();
         :title="f.says"
         :disabled="files.working.value !== null"
         @click="make(f.kind)"
+      />
+      <Button
+        outlined
+        severity="secondary"
+        size="small"
+        label="Case file"
+        title="the case itself, to be dropped into another shelf"
+        @click="saveCase"
       />
     </div>
     <div v-if="files.working.value" class="making" role="status">
