@@ -1,6 +1,6 @@
 import type { BriefPage } from "#core/brief";
 import type { Picture } from "#core/graph";
-import { functionsOf, type CaseFile } from "#core/model";
+import { functionsOf, type Question } from "#core/model";
 import { deskOption } from "~/charts/deskOption";
 import { PAPER } from "~/charts/look";
 import { onePane } from "~/charts/onePane";
@@ -9,7 +9,7 @@ import { chartSheet, type Sheet } from "~/utils/pictureFile";
 
 /** What the pictures of a brief are drawn from. */
 export interface PictureSource {
-  readonly document: CaseFile;
+  readonly questions: readonly Question[];
   readonly picture: Picture | null;
   readonly region: RegionView | null;
 }
@@ -31,8 +31,8 @@ export async function briefPicture(key: string, from: PictureSource): Promise<Sh
 }
 
 /** The part of the graph that shows the answers to one question. */
-function findingPane(id: string, { document, picture }: PictureSource): Picture | null {
-  const question = document.questions?.find((q) => q.id === id);
+function findingPane(id: string, { questions, picture }: PictureSource): Picture | null {
+  const question = questions.find((q) => q.id === id);
   return question && picture ? onePane(picture, functionsOf(question), id) : null;
 }
 

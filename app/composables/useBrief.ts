@@ -28,6 +28,8 @@ export function useBrief(document: Ref<CaseFile>) {
     };
   });
 
+  // The case that was worked out stays the same while somebody writes: its model is not made anew with every word.
+  const names = computed(() => modelOf(analysis.shown ?? document.value).names);
   const rows = computed(() => filledRows(document.value));
   const weighed = computed(() =>
     rows.value.some((row) => row.id === "changes" && !row.off)
@@ -40,30 +42,31 @@ export function useBrief(document: Ref<CaseFile>) {
       ? briefPage({
           source: document.value,
           desk: analysis.desk,
-          names: modelOf(document.value).names,
+          names: names.value,
           plan: plan.value,
           influences: influences.value,
           graph: analysis.picture?.described ?? null,
         })
       : null,
   );
-  const pictures = useBriefPictures(page, () => ({
-    document: document.value,
+  const drawn = computed((): PictureSource => ({
+    questions: analysis.shown?.questions ?? [],
     picture: analysis.picture,
     region: region.value,
   }));
-  return { page, rows, pictures };
+  const pictures = useBriefPictures(page, drawn);
+  return { page, rows, names, pictures };
 }
 
 /** The pictures of a page by their keys; one that is drawn anew stands as it was until then. */
-function useBriefPictures(page: Readonly<Ref<BriefPage | null>>, from: () => PictureSource) {
+function useBriefPictures(page: Readonly<Ref<BriefPage | null>>, from: Readonly<Ref<PictureSource>>) {
   const sheets = shallowRef<ReadonlyMap<string, Sheet>>(new Map());
   let turn = 0;
   async function draw(): Promise<void> {
     const mine = ++turn;
     const drawn = new Map<string, Sheet>();
     for (const key of page.value ? pictureKeys(page.value) : []) {
-      const sheet = await briefPicture(key, from());
+      const sheet = await briefPicture(key, from.value);
       if (mine !== turn) return;
       if (sheet) drawn.set(key, sheet);
     }

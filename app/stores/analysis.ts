@@ -3,6 +3,14 @@ import type { View } from "#core/graph";
 import type { CaseFile } from "#core/model";
 import { CaseAnalysis } from "~/utils/caseAnalysis";
 
+/** Two states of a case that differ in the write-up at most: nothing that is worked out differs. */
+function isOnlyWritten(before: CaseFile | null | undefined, now: CaseFile | null): boolean {
+  if (!before || !now) return false;
+  const keys = new Set([...Object.keys(before), ...Object.keys(now)] as (keyof CaseFile)[]);
+  keys.delete("brief");
+  return [...keys].every((key) => before[key] === now[key]);
+}
+
 /**
  * The answers to the open case, what of it is looked at, and what it is compared with. `shown` is the case as the page
  * should show it: while a given is dragged it is the case the answers belong to, and both change in one frame.
@@ -13,7 +21,7 @@ export const useAnalysisStore = defineStore("analysis", () => {
   /** Another case, or this one with earlier numbers, drawn faintly to compare with. */
   const ghost = shallowRef<{ readonly name: string; readonly document: CaseFile } | null>(null);
   const analysis = new CaseAnalysis({
-    of: computed(() => store.document),
+    of: computed((before?: CaseFile | null) => (isOnlyWritten(before, store.document) ? before! : store.document)),
     view,
     ghost: computed(() => ghost.value?.document ?? null),
     isDragged: store.isDragged,

@@ -32,7 +32,13 @@ describe("the parts of a brief", () => {
     expect(idsOf(filledRows({ ...demo("boat-fare"), brief: {} }))).not.toContain("plan");
   });
   it("a part that came since stands after the one it follows; unknown rows are passed over, own words stay", () => {
-    const rows = [{ id: "checks" }, { id: "words1", blocks: [] }, { id: "known", off: true }, { id: "who knows" }];
+    const rows = [
+      { id: "checks" },
+      { id: "words1", blocks: [] },
+      { id: "known", off: true },
+      { id: "who knows" },
+      { id: "checks", off: true },
+    ];
     expect(idsOf(briefRows({ ...EMPTY, brief: { rows } }))).toEqual([
       "answer",
       "checks",

@@ -6,6 +6,8 @@ import type { PartSource } from "./told";
 
 /** Rows of a table that a page shows; more are counted. */
 const MOST_ROWS = 24;
+/** Givens that are listed. */
+const MOST_GIVENS = 100;
 
 /** The story, and the numbers that were taken from it. */
 export function known({ source, desk }: PartSource): BriefBlock[] {
@@ -17,8 +19,8 @@ export function known({ source, desk }: PartSource): BriefBlock[] {
     kind: "table",
     caption: "What is given",
     columns: ["name", "meaning", "value"].map((name, i) => ({ name, isNumber: i === 2 })),
-    rows: desk.givens.map((g) => [g.name, g.label, g.shown]),
-    more: "",
+    rows: desk.givens.slice(0, MOST_GIVENS).map((g) => [g.name, g.label, g.shown]),
+    more: desk.givens.length > MOST_GIVENS ? `and ${desk.givens.length - MOST_GIVENS} more` : "",
   };
   return [...story, ...(desk.givens.length > 0 ? [givens] : [])];
 }

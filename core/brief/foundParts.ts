@@ -25,7 +25,8 @@ export function answer({ source, desk, plan }: PartSource): BriefBlock[] {
     .filter(isAnswered)
     .slice(0, MOST_ANSWERS)
     .map((f) => f.says);
-  if (plan && !(marked.length > 0)) lines.unshift(plan.words.says);
+  if (plan && marked.length > 0) lines.push(plan.words.says);
+  else if (plan) lines.unshift(plan.words.says);
   return lines.length > 0 ? [{ kind: "answer", lines }] : [quiet("Nothing is answered yet.")];
 }
 

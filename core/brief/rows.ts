@@ -28,12 +28,17 @@ function isFilled(id: BriefPart, source: CaseFile): boolean {
   return (source.functions ?? []).length > 0;
 }
 
+/** What stands twice in a file stands once on the page. */
+const isFirst = (row: BriefRow, i: number, all: readonly BriefRow[]): boolean =>
+  all.findIndex((other) => other.id === row.id) === i;
+
 /**
  * The parts of a brief in order: as the person put them, and after each the parts that came into the case since and
  * that nobody has placed yet. Parts of which the case has nothing are left out; what was put of them is kept.
  */
 export function briefRows(source: CaseFile): BriefRow[] {
-  const placed = (source.brief?.rows ?? []).filter((row) => isWords(row) || partOf(row.id));
+  const all = source.brief?.rows ?? [];
+  const placed = all.filter((row, i) => (isWords(row) || partOf(row.id)) && isFirst(row, i, all));
   const rows = [...placed];
   PARTS.forEach((part, i) => {
     if (rows.some((row) => row.id === part.id)) return;

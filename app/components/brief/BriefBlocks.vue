@@ -35,6 +35,7 @@ defineProps<{
         :rows="b.rows.map((row, key) => ({ key: String(key), cells: row.map((text) => ({ text })) }))"
         :words="b.columns.filter((c) => !c.isNumber).length"
         :sorts="false"
+        :page="Infinity"
       />
       <p v-if="b.more" class="quiet">{{ b.more }}</p>
     </div>

@@ -2,7 +2,8 @@
 import { runsText, type BriefPage } from "#core/brief";
 import type { BriefField } from "#core/edit";
 import type { Desk } from "#core/desk";
-import { modelOf, type CaseFile } from "#core/model";
+import type { Names } from "#core/formula";
+import type { CaseFile } from "#core/model";
 import type { Sheet } from "~/utils/pictureFile";
 import WordsEditor from "./WordsEditor.vue";
 
@@ -11,11 +12,11 @@ const props = defineProps<{
   document: CaseFile;
   desk: Desk;
   page: BriefPage;
+  names: Names;
   pictures: ReadonlyMap<string, Sheet>;
 }>();
 const store = useCaseStore();
 const brief = computed(() => props.document.brief ?? {});
-const names = computed(() => modelOf(props.document).names);
 const keep = (field: BriefField, text: string) => store.apply({ kind: "headBrief", field, text });
 const blocksOf = (id: string) => brief.value.rows?.find((row) => row.id === id)?.blocks ?? [];
 const today = () => new Intl.DateTimeFormat("en-GB", { dateStyle: "long" }).format(new Date());
@@ -83,7 +84,9 @@ defineExpose({ go });
           :keep-caption="(caption) => store.apply({ kind: 'captionPart', id: s.id, caption })"
       /></template>
     </section>
-    <p v-if="page.sections.length === 0" class="quiet">Nothing is on the page. Switch a part on, or add own words.</p>
+    <p v-if="page.sections.length === 0" class="quiet">
+      Nothing is on the page yet: it writes itself from what is in the case. Own words can stand here already.
+    </p>
   </article>
 </template>
 

@@ -5,7 +5,7 @@ import type { CaseFile } from "#core/model";
 const props = defineProps<{ document: CaseFile }>();
 const analysis = useAnalysisStore();
 const document = computed(() => props.document);
-const { page, rows, pictures } = useBrief(document);
+const { page, rows, names, pictures } = useBrief(document);
 const sheet = useTemplateRef<{ go: (id: string) => void }>("sheet");
 </script>
 
@@ -22,6 +22,7 @@ const sheet = useTemplateRef<{ go: (id: string) => void }>("sheet");
         :document="document"
         :desk="analysis.desk"
         :page="page"
+        :names="names"
         :pictures="pictures"
       />
       <p v-else class="quiet waiting">{{ analysis.failure ?? "The brief is being written …" }}</p>
