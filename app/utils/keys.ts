@@ -2,7 +2,7 @@
 export const KEYS: readonly (readonly [key: string, what: string])[] = [
   ["/", "to the entry line"],
   ["s g f n", "to Story, Givens, Functions, Findings"],
-  ["1 2 3", "to Desk, Data, Plan"],
+  ["1 2 3 4", "to Desk, Data, Plan, Brief"],
   ["↑ ↓", "within a list"],
   ["Enter", "change what is focused, in place"],
   ["Esc", "leave"],

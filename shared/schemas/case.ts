@@ -1,6 +1,10 @@
 import * as z from "zod";
 import type { CaseFile } from "#core/model";
 import { briefSchema } from "./brief";
+import { sayIssue, type ShapeProblem } from "./problems";
+
+export { pathText } from "./problems";
+export type { ShapeProblem } from "./problems";
 
 // Text is never run as code, not even to check faster.
 z.config({ jitless: true });
@@ -188,9 +192,12 @@ const plan = z.strictObject({
   objective: z.strictObject({ text: formula, sense: z.enum(["greatest", "least"]), unit }).optional(),
 });
 
+/** The version of the format that is read and written. */
+const VERSION = 1;
+
 export const caseSchema: z.ZodType<CaseFile> = z.strictObject({
   format: z.literal("pasear-case"),
-  version: z.literal(1),
+  version: z.literal(VERSION),
   title: z.string().max(300),
   story: z.strictObject({ text: z.string().max(100_000), marks: z.array(mark).max(MOST.marks).optional() }).optional(),
   givens: z.array(given).max(MOST.givens).optional(),
@@ -203,90 +210,22 @@ export const caseSchema: z.ZodType<CaseFile> = z.strictObject({
   notes: z.unknown().optional(),
 }) as z.ZodType<CaseFile>;
 
-export interface ShapeProblem {
-  path: string;
-  message: string;
-}
-
-/** `functions[2].by.text` from a list of keys. */
-export const pathText = (path: readonly PropertyKey[]): string =>
-  path.reduce<string>(
-    (text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
-    "",
-  );
-
 /** Checks the shape of a document; every problem is named with its place and what would be right. */
 export function readCase(document: unknown): { ok: true; case: CaseFile } | { ok: false; errors: ShapeProblem[] } {
+  const newer = newerVersion(document);
+  if (newer !== null) return { ok: false, errors: [{ path: "version", message: newer }] };
   const result = caseSchema.safeParse(document);
   if (result.success) return { ok: true, case: result.data };
   return { ok: false, errors: result.error.issues.flatMap((issue) => sayIssue(issue, document)) };
 }
 
-type Issue = z.core.$ZodIssue;
-
-function sayIssue(issue: Issue, document: unknown): ShapeProblem[] {
-  const path = pathText(issue.path);
-  const found = issue.path.reduce<unknown>(
-    (value, key) => (value as Record<PropertyKey, unknown> | undefined)?.[key],
-    document,
-  );
-  if (issue.code === "unrecognized_keys") {
-    return issue.keys.map((key) => ({
-      path: path ? `${path}.${key}` : key,
-      message: `The key \`${key}\` is not known here.`,
-    }));
-  }
-  if (issue.code === "invalid_union") {
-    if (issue.errors.length === 0 || issue.discriminator) {
-      const key = issue.discriminator ?? (issue.path[issue.path.length - 1] as string);
-      // The path may end with the key that tells the kinds apart, or with what has it.
-      const isNamed = issue.path.at(-1) === key;
-      const said = isNamed ? found : (found as Record<string, unknown> | undefined)?.[key];
-      if (said === undefined)
-        return [{ path: isNamed || !path ? path : `${path}.${key}`, message: "This is missing." }];
-      return [
-        {
-          path,
-          message: `\`${typeof said === "string" ? said : JSON.stringify(said)}\` is not a known \`${key}\`.`,
-        },
-      ];
-    }
-    return [
-      {
-        path,
-        message:
-          found === undefined
-            ? "A value is missing here."
-            : 'This should be a number, a formula text, or an earlier answer such as `{ "of": "q1" }`.',
-      },
-    ];
-  }
-  if (issue.code === "too_big" && (issue.origin === "array" || issue.origin === "string")) {
-    const most = Number(issue.maximum).toLocaleString("en");
-    const message =
-      issue.origin === "array"
-        ? `At most ${most} of these may stand here.`
-        : `This may be at most ${most} characters long.`;
-    return [{ path, message }];
-  }
-  if (found === undefined && (issue.code === "invalid_type" || issue.code === "invalid_value"))
-    return [{ path, message: "This is missing." }];
-  if (issue.code === "invalid_type") return [{ path, message: `This should be ${article(issue.expected)}.` }];
-  if (issue.code === "invalid_value")
-    return [{ path, message: `This should be ${issue.values.map((v) => `\`${String(v)}\``).join(" or ")}.` }];
-  return [{ path, message: issue.message }];
+/** A case of a version that came after this one may mean anything: it is refused whole, with words. */
+function newerVersion(document: unknown): string | null {
+  const { format, version } = (document ?? {}) as { readonly format?: unknown; readonly version?: unknown };
+  return format === "pasear-case" && typeof version === "number" && version > VERSION
+    ? `This case is of version ${version} of the format, and this Pasear reads version ${VERSION}: a newer one does.`
+    : null;
 }
-const article = (kind: string): string =>
-  ({
-    number: "a number",
-    string: "a text",
-    array: "a list",
-    object: "an object",
-    boolean: "`true` or `false`",
-    int: "a whole number",
-    nan: "a number",
-    tuple: "a list of two",
-  })[kind] ?? `a ${kind}`;
 
 export const caseJsonSchema = (): unknown => ({
   $id: "/schema/case-v1.json",
