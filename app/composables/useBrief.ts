@@ -1,5 +1,4 @@
-import { MOST_WEIGHED, briefPage, filledRows, type BriefPage, type PlanTold } from "#core/brief";
-import { regionWords } from "#core/explain";
+import { MOST_WEIGHED, briefPage, filledRows, planTold, type BriefPage, type PlanTold } from "#core/brief";
 import { modelOf, type CaseFile } from "#core/model";
 import { briefPicture, pictureKeys, type PictureSource } from "~/brief/briefPictures";
 import { restingRegion } from "~/charts/regionView";
@@ -16,16 +15,8 @@ export function useBrief(document: Ref<CaseFile>) {
       : null;
   });
   const plan = computed((): PlanTold | null => {
-    const { solved, result, words } = solver;
-    if (!solved.value || !result.value || !words.value) return null;
-    const isPictured = region.value !== null && solved.value.variables.length === 2;
-    return {
-      plan: solved.value,
-      result: result.value,
-      words: words.value,
-      isPictured,
-      described: isPictured ? regionWords(solved.value, result.value) : "",
-    };
+    const { solved, result } = solver;
+    return solved.value && result.value ? planTold(solved.value, result.value, region.value !== null) : null;
   });
 
   // The case that was worked out stays the same while somebody writes: its model is not made anew with every word.

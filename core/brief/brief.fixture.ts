@@ -1,10 +1,9 @@
 import { readFileSync } from "node:fs";
 import { deskOf, influenceOn } from "../desk";
-import { planWords, regionWords } from "../explain";
 import { modelOf, type CaseFile, type WordsRun } from "../model";
 import { planPicture, solvePlan } from "../plan";
 import { analyse } from "../question";
-import { briefPage, type BriefPage, type PlanTold } from ".";
+import { briefPage, planTold, type BriefPage, type PlanTold } from ".";
 
 /** A case of the demo. */
 export const demo = (name: string): CaseFile =>
@@ -26,10 +25,7 @@ function toldPlan(source: CaseFile): PlanTold | null {
   if (!source.plan) return null;
   const { names } = modelOf(source);
   const { result } = solvePlan(source.plan, names);
-  if (!result) return null;
-  const isPictured = planPicture(source.plan, names, result) !== null;
-  const described = isPictured ? regionWords(source.plan, result) : "";
-  return { plan: source.plan, result, words: planWords(source.plan, result), isPictured, described };
+  return result && planTold(source.plan, result, planPicture(source.plan, names, result) !== null);
 }
 
 /** A case of one given and one function, with a brief of own words only. */

@@ -6,5 +6,5 @@ export { choicesFor, liveChoices, liveText, type LiveChoice } from "./live";
 export { briefMarkdown, type PicturePath } from "./markdown";
 export * from "./page";
 export { briefRows, filledRows, freeWordsId, isWords, partOf } from "./rows";
-export type { BriefSource, PlanTold } from "./told";
+export { planTold, type BriefSource, type PlanTold } from "./told";
 export { mathLatex } from "./words";

@@ -1,5 +1,5 @@
 import type { Desk, DeskFinding, InfluenceReport } from "../desk";
-import type { PlanWords } from "../explain";
+import { planWords, regionWords, type PlanWords } from "../explain";
 import type { Names } from "../formula";
 import type { BriefRow, CaseFile, Plan } from "../model";
 import type { PlanResult } from "../plan";
@@ -13,6 +13,13 @@ export interface PlanTold {
   readonly isPictured: boolean;
   /** the region in words */
   readonly described: string;
+}
+
+/** @param isDrawn  a region could be drawn: of two variables it stands on the page */
+export function planTold(plan: Plan, result: PlanResult, isDrawn: boolean): PlanTold {
+  const isPictured = isDrawn && plan.variables.length === 2;
+  const described = isPictured ? regionWords(plan, result) : "";
+  return { plan, result, words: planWords(plan, result), isPictured, described };
 }
 
 /** All that a brief is written from. */

@@ -1,5 +1,6 @@
-import { analyse } from "#core/question";
-import { deskOf, findingLatex, findingText, trailOf } from "#core/desk";
+import { briefHtml, briefLatex, briefMarkdown, briefPage, planTold } from "#core/brief";
+import { analyse, type Analysis } from "#core/question";
+import { deskOf, findingLatex, findingText, trailOf, type Desk } from "#core/desk";
 import { picture } from "#core/graph";
 import { buildModel, type CaseFile } from "#core/model";
 import { readPlan, solvePlan } from "#core/plan";
@@ -41,12 +42,24 @@ export function everythingWith(source: CaseFile): void {
   for (const [from] of desk.links.slice(0, 3)) trailOf(from, desk.links);
   storyRuns(source.story?.text ?? "", source.story?.marks ?? []);
   if (source.plan) {
-    const { model } = analysis;
-    readPlan(source.plan, model.names);
-    solvePlan(source.plan, model.names);
+    readPlan(source.plan, analysis.model.names);
   }
+  told.push(...written(source, analysis, desk, drawn?.described ?? null));
   solveReport(source);
   sound(told, JSON.stringify(source));
+}
+
+/** The brief of a case in every language it is written in. */
+function written(source: CaseFile, { model }: Analysis, desk: Desk, graph: string | null): string[] {
+  const result = source.plan && solvePlan(source.plan, model.names).result;
+  const plan = source.plan && result ? planTold(source.plan, result, true) : null;
+  const page = briefPage({ source, desk, names: model.names, plan, influences: [], graph });
+  const math = (latex: string) => `<math>${latex}</math>`;
+  return [
+    briefMarkdown(page, (key) => key),
+    briefLatex(page, (key) => key, "a4"),
+    briefHtml(page, { math, svg: () => null, sheet: "letter" }),
+  ];
 }
 
 /** Does with a line all that happens while it is typed and entered. */

@@ -126,7 +126,8 @@ describe("the schema", () => {
     expect(errors({ questions: [{ id: "q", ask: "meet", functions: ["a"], speed: 1 }] })).toEqual([
       "questions[0].speed: The key `speed` is not known here.",
     ]);
-    expect(errors({ version: 2 })).toEqual(["version: This should be `1`."]);
+    expect(errors({ version: 0 })).toEqual(["version: This should be `1`."]);
+    expect(errors({ version: 2 })[0]).toMatch(/^version: This case is of version 2 of the format/);
     expect(readCase([]).ok).toBe(false);
     const many = Array.from({ length: 2001 }, (_, i) => ({ id: `q${i}`, ask: "greatest", function: "f" }));
     expect(errors({ questions: many })).toEqual(["questions: At most 2,000 of these may stand here."]);
