@@ -69,7 +69,7 @@ export function yAxis(pane: number, art: Art) {
       ? {
           name: prettyUnit(unit),
           nameLocation: "end",
-          nameGap: 6,
+          nameGap: 8,
           nameTextStyle: {
             color: look.quiet,
             fontSize: 12,

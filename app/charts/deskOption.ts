@@ -2,7 +2,7 @@ import type { Picture, Point } from "#core/graph";
 import { xAxis, yAxis, type Art } from "./deskAxes";
 import { LABEL_HEIGHT, placeLabels } from "./answerLabels";
 import { paneRects, placeNames, toX, toY, type Margin, type Rect } from "./deskLayout";
-import { dashOf, type Look } from "./look";
+import { PAPER, dashOf, type Look } from "./look";
 import { cutAt, group, polyline, words, type ChartOption, type Lettering, type Series, type Shape } from "./option";
 
 /** Beyond this a line is cut: drawings lose their footing at huge numbers; in px. */
@@ -52,7 +52,8 @@ function paneSeries(pane: number, art: Art): Series[] {
       ...axes,
       clip: false,
       z: Z.point,
-      data: [...points(pane, art), ...grips(pane, art)],
+      // Nobody takes hold of anything on paper.
+      data: [...points(pane, art), ...(art.look === PAPER ? [] : grips(pane, art))],
       markLine: levels(pane, art),
       markArea: shades(art),
     },

@@ -123,7 +123,7 @@ describe("other cases", () => {
     const rows = Array.from({ length: 40 }, (_, i) => [i, 2 * i]);
     const data = [{ name: "counts", columns: [{ name: "t", unit: "day" }, { name: "n" }], rows }];
     const [table] = pageOf({ ...EMPTY, data }).sections.find((s) => s.id === "data")!.blocks;
-    expect(table).toMatchObject({ caption: "counts", more: "and 16 more rows", columns: [{ name: "t, day" }, {}] });
+    expect(table).toMatchObject({ caption: "counts", more: "and 16 more rows", columns: [{ name: "t, days" }, {}] });
     expect((table as { rows: unknown[] }).rows).toHaveLength(24);
   });
   it("what is not there yet is said", () => {

@@ -1,4 +1,4 @@
-import { formatUnderHeading, list } from "../explain";
+import { formatUnderHeading, list, unitFor } from "../explain";
 import type { DataTable } from "../model";
 import { parseUnit } from "../units";
 import { paragraph, plain, quiet, type BriefBlock, type BriefTable, type FormulaLine } from "./page";
@@ -49,10 +49,12 @@ export function modelled({ desk }: PartSource): BriefBlock[] {
 }
 
 /** The graph of the whole case. */
-export function graph({ graph: described, desk, row }: PartSource): BriefBlock[] {
+export function graph({ graph: described, desk, row, source }: PartSource): BriefBlock[] {
   if (described === null) return [quiet("There is no graph yet.")];
-  return [{ kind: "picture", key: "graph", caption: row.caption ?? captionOf(desk.functions), described }];
+  return [{ kind: "picture", key: "graph", caption: row.caption ?? captionOf(shownOf(desk, source)), described }];
 }
+const shownOf = (desk: PartSource["desk"], { functions = [] }: PartSource["source"]) =>
+  desk.functions.filter((f) => functions.find((row) => row.name === f.name)?.shown !== false);
 /** "Revenue R, cost C and profit P against lanterns sold q." */
 function captionOf(functions: PartSource["desk"]["functions"]): string {
   const named = functions.filter((f) => !f.trouble).map((f) => (f.label ? `${f.label} ${f.name}` : f.name));
@@ -60,6 +62,14 @@ function captionOf(functions: PartSource["desk"]["functions"]): string {
   const says = `${list(named)} against ${list(inputs)}.`;
   return says.charAt(0).toUpperCase() + says.slice(1);
 }
+
+/** "t, weeks", "people": a column with its unit, where its name does not say it. */
+function headingOf({ name, label, unit }: DataTable["columns"][number]): string {
+  const [said, units] = [label ?? name, unit ? unitFor(MANY, unit) : ""];
+  return !units || said === units || said === unit ? said : `${said}, ${units}`;
+}
+/** A number of things: their unit stands in the plural. */
+const MANY = 2;
 
 /** Every table of the case, the first rows of it. */
 export const data = ({ source }: PartSource): BriefBlock[] => (source.data ?? []).map(tableOf);
@@ -70,7 +80,7 @@ function tableOf(table: DataTable): BriefTable {
   return {
     kind: "table",
     caption: table.label ?? table.name,
-    columns: table.columns.map((c) => ({ name: `${c.label ?? c.name}${c.unit ? `, ${c.unit}` : ""}`, isNumber: true })),
+    columns: table.columns.map((c) => ({ name: headingOf(c), isNumber: true })),
     rows: table.rows
       .slice(0, MOST_ROWS)
       .map((row) => table.columns.map((_, j) => (row[j] == null ? "" : formatUnderHeading(row[j], units[j]!, 10)))),

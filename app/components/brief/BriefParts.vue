@@ -91,6 +91,7 @@ function addWords(): void {
   align-items: center;
   gap: 0.2rem 0.6rem;
   min-height: 38px;
+  padding: 0.25rem 0;
   border-bottom: 1px solid var(--hairline);
 }
 .handle {
@@ -113,7 +114,6 @@ function addWords(): void {
   gap: 0.45rem;
   font-size: 0.92rem;
   color: var(--ink-2);
-  padding-bottom: 0.4rem;
 }
 .parts > .p-button-link {
   margin-top: 0.6rem;
