@@ -112,8 +112,7 @@ defineExpose({ go });
 .brief-page .today {
   font-size: 0.92rem;
 }
-@page brief-a4 {
-  size: A4;
+@page {
   margin: 22mm 22mm 20mm;
 
   @bottom-center {
@@ -123,16 +122,11 @@ defineExpose({ go });
     color: #556070;
   }
 }
+@page brief-a4 {
+  size: A4;
+}
 @page brief-letter {
   size: letter;
-  margin: 22mm 22mm 20mm;
-
-  @bottom-center {
-    content: counter(page) " / " counter(pages);
-    font-family: "Atkinson Hyperlegible Next Variable", sans-serif;
-    font-size: 9pt;
-    color: #556070;
-  }
 }
 @media print {
   /* What stands beside the page on the screen is on the same paper, and takes no sheet of its own. */
