@@ -45,8 +45,8 @@ test("from the demo case to the brief, and in one more action to each file of it
   const file = await saved(page, "Case file");
   expect(file.suggestedFilename()).toBe("lantern-stall.pasear.json");
   const id = /case\/([^/]+)/.exec(page.url())![1]!;
-  const kept = (await (await page.request.get(`${server.url}/api/cases/${id}`)).json()) as { document: unknown };
-  expect(JSON.parse(strFromU8(await bytesOf(file)))).toEqual(kept.document);
+  const kept = (await (await page.request.get(`${server.url}/api/cases/${id}`)).json()) as { case: unknown };
+  expect(JSON.parse(strFromU8(await bytesOf(file)))).toEqual(kept.case);
 
   const html = strFromU8(await bytesOf(await saved(page, "Web page")));
   const outside: string[] = [];
