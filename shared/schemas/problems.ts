@@ -13,7 +13,8 @@ export const pathText = (path: readonly PropertyKey[]): string =>
   );
 
 const AMOUNT = 'This should be a number, a formula text, or an earlier answer such as `{ "of": "q1" }`.';
-const RUN = 'This should be `{ "text": "…" }`, `{ "math": "…" }`, or a number of the case such as `{ "given": "F" }`.';
+const RUN =
+  'This should be `{ "text": "…" }`, `{ "math": "…" }`, ' + 'or a number of the case such as `{ "given": "F" }`.';
 
 type Issue = z.core.$ZodIssue;
 
