@@ -19,15 +19,16 @@ export function useBrief(document: Ref<CaseFile>) {
     return solved.value && result.value ? planTold(solved.value, result.value, region.value !== null) : null;
   });
 
-  // The case that was worked out stays the same while somebody writes: its model is not made anew with every word.
-  const names = computed(() => modelOf(analysis.shown ?? document.value).names);
+  // The case that was worked out stays the same while somebody writes: nothing of it is made anew with every word.
+  const worked = computed(() => analysis.shown ?? document.value);
+  const names = computed(() => modelOf(worked.value).names);
   const rows = computed(() => filledRows(document.value));
   const weighed = computed(() =>
     rows.value.some((row) => row.id === "changes" && !row.off)
-      ? (document.value.questions ?? []).slice(0, MOST_WEIGHED).map((q) => q.id)
+      ? (worked.value.questions ?? []).slice(0, MOST_WEIGHED).map((q) => q.id)
       : [],
   );
-  const influences = useInfluences(document, weighed);
+  const influences = useInfluences(worked, weighed);
   const page = computed((): BriefPage | null =>
     analysis.desk
       ? briefPage({
@@ -41,7 +42,7 @@ export function useBrief(document: Ref<CaseFile>) {
       : null,
   );
   const drawn = computed((): PictureSource => ({
-    questions: analysis.shown?.questions ?? [],
+    questions: worked.value.questions ?? [],
     picture: analysis.picture,
     region: region.value,
   }));

@@ -6,7 +6,8 @@ import { fileName, saveFile, svgPng, type Sheet } from "~/utils/pictureFile";
 /** Pixels for each px of a picture that is 16 cm wide on paper: 300 dots an inch. */
 const SHARP = 3;
 
-type Written = Pick<BriefFileRequest, "title" | "page" | "sheet">;
+/** What is written, and what the file is called. */
+type Written = Pick<BriefFileRequest, "kind" | "page" | "sheet"> & { readonly title: string };
 
 /** Makes files of a brief in a worker, tells how far one is, and can be stopped. */
 export function useBriefFiles() {
@@ -27,9 +28,9 @@ export function useBriefFiles() {
   }
 
   /** @returns the name of the saved file; null where it was stopped */
-  async function make(kind: BriefFileKind, of: Written, sheets: ReadonlyMap<string, Sheet>): Promise<string | null> {
+  async function make({ title, ...of }: Written, sheets: ReadonlyMap<string, Sheet>): Promise<string | null> {
     cancel();
-    working.value = kind;
+    working.value = of.kind;
     share.value = 0;
     let isStopped = false;
     const stop = new Promise<null>((resolve) => {
@@ -40,12 +41,12 @@ export function useBriefFiles() {
     });
     try {
       says.value = "Drawing the pictures …";
-      const images = await imagesOf(of.page, sheets, kind !== "html");
+      const images = await imagesOf(of.page, sheets, of.kind !== "html");
       if (isStopped) return null;
       says.value = "Writing the file …";
-      const made = await Promise.race([stop, written({ kind, images, ...toRaw(of) })]);
+      const made = await Promise.race([stop, written({ images, ...of })]);
       if (!made) return null;
-      const name = `${fileName(of.title)}.${made.ending}`;
+      const name = `${fileName(title, "brief")}.${made.ending}`;
       saveFile(name, new Blob([made.file], { type: made.type }));
       return name;
     } finally {

@@ -1,55 +1,31 @@
 import type { CaseFile } from "#core/model";
 import type { InfluenceReport } from "#core/desk";
-import type { InfluenceReply, InfluenceRequest } from "~/workers/protocol";
+import { InfluenceWorker } from "~/utils/influenceWorker";
 
 /**
- * What matters most for several findings, worked out one after the other in a worker of its own; begun anew whenever
- * the case or the list changes.
+ * What matters most for several findings, worked out one after the other; begun anew whenever the case or the list
+ * changes.
  * @param ids  the findings that are weighed; an empty list ends the work
- * @returns null until all are there
+ * @returns null until all are there; a finding without a number to follow has no report
  */
 export function useInfluences(source: Ref<CaseFile>, ids: Ref<readonly string[]>) {
   const reports = shallowRef<readonly InfluenceReport[] | null>(null);
-  let worker: Worker | null = null;
-  let job = 0;
-  function stop(): void {
-    worker?.terminate();
-    worker = null;
-  }
-  function request(): void {
-    stop();
+  const worker = new InfluenceWorker();
+  let turn = 0;
+  async function request(): Promise<void> {
+    worker.end();
     reports.value = null;
-    const wanted = [...ids.value];
-    if (wanted.length === 0) return;
+    const mine = ++turn;
     const found: InfluenceReport[] = [];
-    worker = new Worker(new URL("../workers/analysis.worker.ts", import.meta.url), { type: "module" });
-    const ask = (question: string) =>
-      worker?.postMessage({
-        kind: "influence",
-        job: ++job,
-        source: toRaw(source.value),
-        question,
-      } satisfies InfluenceRequest);
-    worker.onmessage = ({ data }: MessageEvent<InfluenceReply>) => {
-      if (data.job !== job) return;
-      if (data.ok && data.report) found.push(data.report);
-      const next = wanted[wanted.indexOf(asked) + 1];
-      if (next === undefined) {
-        reports.value = found;
-        stop();
-        return;
-      }
-      asked = next;
-      ask(next);
-    };
-    worker.onerror = () => {
-      reports.value = found;
-      stop();
-    };
-    let asked = wanted[0]!;
-    ask(asked);
+    for (const id of ids.value) {
+      const report = await worker.ask(source.value, id).catch(() => null);
+      if (mine !== turn) return;
+      if (report) found.push(report);
+    }
+    worker.end();
+    reports.value = found;
   }
   watch([source, () => ids.value.join("\n")], request, { immediate: true });
-  onScopeDispose(stop);
+  onScopeDispose(() => worker.end());
   return reports;
 }

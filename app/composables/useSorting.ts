@@ -1,9 +1,10 @@
 /**
- * Rows of a list dragged by their handle. The list is drawn from the case: a dropped row goes back where it was, and
- * the case is changed.
- * @param moved  what is done with a row that was dropped elsewhere
+ * Rows of a list dragged by their handle, or moved by key. The list is drawn from the case: a dropped row goes back
+ * where it was, and the case is changed.
+ * @param moved  what is done with a row that comes elsewhere; a place beyond the list is never asked for
+ * @returns what a key does that moves a row by a step; the row keeps the focus
  */
-export function useSorting(list: Readonly<Ref<HTMLElement | null>>, moved: (from: number, to: number) => void): void {
+export function useSorting(list: Readonly<Ref<HTMLElement | null>>, moved: (from: number, to: number) => void) {
   let end = () => {};
   onMounted(async () => {
     const { default: Sortable } = await import("sortablejs").catch(() => ({ default: null }));
@@ -20,4 +21,13 @@ export function useSorting(list: Readonly<Ref<HTMLElement | null>>, moved: (from
     end = () => sorting.destroy();
   });
   onBeforeUnmount(() => end());
+
+  return async function moveByKey(from: number, step: number, event: KeyboardEvent): Promise<void> {
+    event.preventDefault();
+    const to = from + step;
+    if (to < 0 || to >= (list.value?.children.length ?? 0)) return;
+    moved(from, to);
+    await nextTick();
+    (list.value?.children[to] as HTMLElement | undefined)?.focus();
+  };
 }

@@ -3,6 +3,7 @@ import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
 
 const shelf = useShelfStore();
 const { list, find, trouble, loading, hasMore, asOf } = storeToRefs(shelf);
+const chooseFile = useShelfTaking();
 const { lastDeleted, create, copy, rename, remove, bringBack } = useShelfActions();
 useHead({ title: "Cases · Pasear" });
 const isSearched = computed(() => find.value.trim() !== "");
@@ -37,6 +38,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
             placeholder="Find by title"
             aria-label="Find a case by its title"
           />
+          <Button label="From a file" severity="secondary" outlined @click="chooseFile" />
           <Button label="New case" @click="create" />
         </div>
       </div>
@@ -51,7 +53,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
         No case has “{{ find.trim() }}” in its title.
       </p>
       <p v-else-if="!trouble && !loading && list.length === 0" class="quiet">
-        The shelf is empty. Start a new case, and write or paste its story.
+        The shelf is empty. Start a new case, and write or paste its story; or drop a case file here.
       </p>
       <p v-if="lastDeleted" class="undo" role="status">
         “{{ lastDeleted.title }}” is deleted.

@@ -88,13 +88,13 @@ export async function svgPng(svg: string, width: number, height: number, scale: 
   );
 }
 
-/** A title as the name of a file that any system takes. */
-export const fileName = (title: string): string =>
+/** A title as the name of a file that any system takes. @param otherwise  where nothing of the title is left */
+export const fileName = (title: string, otherwise: string): string =>
   title
     .trim()
     .replace(/[^\p{L}\p{Nd}]+/gu, "-")
     .replace(/^-|-$/g, "")
-    .toLowerCase() || "brief";
+    .toLowerCase() || otherwise;
 
 export function saveFile(name: string, content: Blob): void {
   const link = document.createElement("a");

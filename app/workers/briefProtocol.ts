@@ -11,7 +11,6 @@ export interface BriefImage {
 }
 export interface BriefFileRequest {
   readonly kind: BriefFileKind;
-  readonly title: string;
   readonly page: BriefPage;
   readonly sheet: "a4" | "letter";
   readonly images: ReadonlyMap<string, BriefImage>;

@@ -1,7 +1,8 @@
+import type { DeskVariable } from "../desk";
 import { formatUnderHeading, list, unitFor } from "../explain";
 import type { DataTable } from "../model";
 import { parseUnit } from "../units";
-import { paragraph, plain, quiet, type BriefBlock, type BriefTable, type FormulaLine } from "./page";
+import { paragraph, picture, plain, quiet, type BriefBlock, type BriefTable, type FormulaLine } from "./page";
 import type { PartSource } from "./told";
 
 /** Rows of a table that a page shows; more are counted. */
@@ -25,16 +26,21 @@ export function known({ source, desk }: PartSource): BriefBlock[] {
   return [...story, ...(desk.givens.length > 0 ? [givens] : [])];
 }
 
+/** "q is lanterns sold, in pieces, from 0 to 320, whole numbers only." */
+function variableWords({ name, label, unit, from, to, whole }: DeskVariable): string {
+  const isSaid = label.split(/[^\p{L}\p{Nd}%]+/u).includes(unit);
+  const range = to === null ? from && `from ${from} on` : from === null ? `up to ${to}` : `from ${from} to ${to}`;
+  const parts = [
+    label ? `${name} is ${label}` : `${name} is the input`,
+    unit && !isSaid && `in ${unit}`,
+    range,
+    whole && "whole numbers only",
+  ];
+  return `${parts.filter(Boolean).join(", ")}.`;
+}
+
 /** Variables with their ranges, and every function as it is written. */
 export function modelled({ desk }: PartSource): BriefBlock[] {
-  const variables = desk.variables.map((v) => {
-    const what = [v.label && `${v.name} is ${v.label}`, v.unit && !v.label.includes(v.unit) && `in ${v.unit}`].filter(
-      Boolean,
-    );
-    const whole = v.whole ? ", whole numbers only" : "";
-    const open = /^−∞ … ∞$/.test(v.range);
-    return `${what.join(", ") || v.name}${open ? "" : `, from ${v.range.replace(" … ", " to ")}`}${whole}.`;
-  });
   const lines = desk.functions.flatMap((f): FormulaLine[] => {
     if (f.trouble || !f.latex) return [];
     const note = [f.label, f.unit && `in ${f.unit}`, f.note].filter(Boolean).join(", ");
@@ -42,16 +48,16 @@ export function modelled({ desk }: PartSource): BriefBlock[] {
   });
   const troubled = desk.functions.filter((f) => f.trouble).map((f) => f.name);
   return [
-    ...variables.map((says) => paragraph(plain(says))),
+    ...desk.variables.map((v) => paragraph(plain(variableWords(v)))),
     ...(lines.length > 0 ? [{ kind: "formulas", lines } as const] : []),
-    ...(troubled.length > 0 ? [quiet(`${list(troubled)} cannot be worked out yet, and are left out here.`)] : []),
+    ...(troubled.length > 0 ? [quiet(`Left out, since it cannot be worked out yet: ${list(troubled)}.`)] : []),
   ];
 }
 
 /** The graph of the whole case. */
 export function graph({ graph: described, desk, row, source }: PartSource): BriefBlock[] {
   if (described === null) return [quiet("There is no graph yet.")];
-  return [{ kind: "picture", key: "graph", caption: row.caption ?? captionOf(shownOf(desk, source)), described }];
+  return [picture("graph", row, { itself: captionOf(shownOf(desk, source)), described })];
 }
 const shownOf = (desk: PartSource["desk"], { functions = [] }: PartSource["source"]) =>
   desk.functions.filter((f) => functions.find((row) => row.name === f.name)?.shown !== false);

@@ -11,12 +11,12 @@ export function liveText(live: LiveNumber, desk: Desk): string | null {
 
 export interface LiveChoice {
   readonly live: LiveNumber;
-  /** what the number is: "F, permit and workbench", "Where do R and C meet? First input" */
+  /** what the number is: "F, permit and workbench", "Where do R and C meet? input" */
   readonly name: string;
   readonly text: string;
 }
 
-const SHOWN = { says: "the sentence", whole: "whole reading", at: "input", value: "value" } as const;
+const SHOWN = { says: "the sentence", whole: "whole reading", at: "input", value: "number" } as const;
 
 /** Every number of a case that own words can refer to. */
 export function liveChoices(desk: Desk): LiveChoice[] {

@@ -1,4 +1,4 @@
-import type { LiveNumber } from "../model";
+import type { BriefRow, LiveNumber } from "../model";
 
 /** What stands in a line of the brief: words, mathematics, or a number of the case that follows it. */
 export type Run =
@@ -55,6 +55,13 @@ export interface BriefPage {
   readonly byline: string;
   readonly sections: readonly BriefSection[];
 }
+
+/** @param row  what the person set for the part: a caption of their own stands before the one that writes itself */
+export const picture = (
+  key: string,
+  { captions }: BriefRow,
+  by: { readonly itself: string; readonly described: string },
+): BriefPicture => ({ kind: "picture", key, caption: captions?.[key] ?? by.itself, described: by.described });
 
 export const plain = (text: string): Run => ({ text });
 export const bold = (text: string): Run => ({ text, bold: true });

@@ -39,4 +39,4 @@ export interface PartSource extends BriefSource {
   readonly row: BriefRow;
 }
 
-export const questionOf = (f: DeskFinding): string => f.question.map((p) => p.text).join("");
+export const questionOf = (f: Pick<DeskFinding, "question">): string => f.question.map((p) => p.text).join("");

@@ -56,7 +56,7 @@ describe("the Lantern stall on the desk", () => {
   it("givens and variables read in their units", () => {
     expect(desk.givens.map((g) => g.shown)).toEqual(["$180", "$2.50/lantern", "320 lanterns"]);
     expect(desk.variables).toEqual([
-      { name: "q", label: "lanterns sold", unit: "lanterns", range: "0 … 320", whole: true },
+      { name: "q", label: "lanterns sold", unit: "lanterns", range: "0 … 320", from: "0", to: "320", whole: true },
     ]);
   });
 });

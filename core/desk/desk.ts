@@ -26,6 +26,9 @@ export interface DeskVariable {
   readonly label: string;
   readonly unit: string;
   readonly range: string;
+  /** its ends in words; null: open */
+  readonly from: string | null;
+  readonly to: string | null;
   readonly whole: boolean;
 }
 export interface DeskGiven {
@@ -55,14 +58,14 @@ export function deskOf({ model, findings }: Analysis): Desk {
   return {
     variables: [...model.variables.values()].map((v) => {
       const noun = inputNoun(v.name, v.unit);
-      const range =
-        `${v.from ? formatInput(toDouble(v.from), v.unit) : "−∞"} … ` +
-        `${v.to ? formatInput(toDouble(v.to), v.unit) : "∞"}`;
+      const [from, to] = [v.from, v.to].map((end) => end && formatInput(toDouble(end), v.unit));
       return {
         name: v.name,
         label: v.label,
         unit: noun === v.name ? (v.unit?.text ?? "") : noun,
-        range,
+        range: `${from ?? "−∞"} … ${to ?? "∞"}`,
+        from: from ?? null,
+        to: to ?? null,
         whole: v.whole,
       };
     }),

@@ -1,4 +1,4 @@
-import { formatInput, formatNumber, formatQuantity, type WorkingStep } from "../explain";
+import { formatCount, formatInput, formatNumber, formatQuantity, type WorkingStep } from "../explain";
 import { latexName } from "../formula";
 import type { Model, Question } from "../model";
 import {
@@ -69,7 +69,7 @@ const NO_NUMBERS: DeskFinding["numbers"] = { at: null, whole: null, value: null 
 function numbersOf(f: AnyAnswer, model: Model, card: Card): DeskFinding["numbers"] {
   const [first] = solutionsOf(f);
   const unit = (model.givens.get(card.unknown) ?? model.variables.get(card.unknown))?.unit ?? null;
-  const input = (x: number) => formatQuantity(x, unit);
+  const input = (x: number) => formatCount(x, unit);
   if (first)
     return {
       at: input(first.at),
@@ -77,14 +77,14 @@ function numbersOf(f: AnyAnswer, model: Model, card: Card): DeskFinding["numbers
       value: valueOf(f, first, card),
     };
   const followed = roomOf(f).followed(f, model);
-  return { ...NO_NUMBERS, value: followed ? formatQuantity(followed.value, followed.unit) : null };
+  return { ...NO_NUMBERS, value: followed ? formatCount(followed.value, followed.unit) : null };
 }
 
 /** Of a best value that is read off at a whole input, the value there: the sentence tells that one. */
 function valueOf(f: AnyAnswer, { value, whole }: Solution, card: Card): string | null {
   const isBest = f.ask === "greatest" || f.ask === "least";
   const told = isBest && whole ? whole.value : value;
-  return told === null ? null : card.output(told);
+  return told === null ? null : formatCount(told, card.outputUnit);
 }
 
 /** What the notes on a card are written with: the unknown is the variable, or the given that is looked for. */

@@ -38,10 +38,10 @@ describe("changes of a brief", () => {
     ],
     [{ kind: "movePart", id: "answer", before: null }, "move “The answer”", (c) => ids(c).at(-1), "answer"],
     [
-      { kind: "captionPart", id: "graph", caption: "Money" },
+      { kind: "captionPart", id: "graph", key: "graph", caption: " Money " },
       "change a caption",
-      (c) => row(c, "graph")?.caption,
-      "Money",
+      (c) => row(c, "graph")?.captions,
+      { graph: "Money" },
     ],
     [
       { kind: "graphEach", id: "findings", graphs: true },

@@ -50,9 +50,15 @@ export const briefEdits = {
         return rest;
       }),
   }),
-  captionPart: way<{ id: string; caption: string }>({
+  /** @param key  of the picture; nothing typed: its caption writes itself again */
+  captionPart: way<{ id: string; key: string; caption: string }>({
     says: () => "change a caption",
-    apply: (source, { id, caption }) => withRow(source, id, (row) => withField(row, "caption", typedText(caption))),
+    apply: (source, { id, key, caption }) =>
+      withRow(source, id, (row) => {
+        const { [key]: _before, ...others } = row.captions ?? {};
+        const typed = typedText(caption);
+        return { ...row, captions: typed === undefined ? others : { ...others, [key]: typed } };
+      }),
   }),
   graphEach: way<{ id: string; graphs: boolean }>({
     says: (p) => `${p.graphs ? "show" : "leave out"} the graph of each finding`,

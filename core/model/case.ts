@@ -135,8 +135,8 @@ export type WordsBlock =
 export interface BriefRow {
   id: string;
   off?: boolean | undefined;
-  /** what stands under the graph, where it is not the one that writes itself */
-  caption?: string | undefined;
+  /** what stands under a picture, by its key (`graph`, `region`, `finding:q1`), where it does not write itself */
+  captions?: Record<string, string> | undefined;
   /** each finding with a graph of its own */
   graphs?: boolean | undefined;
   blocks?: WordsBlock[] | undefined;

@@ -29,7 +29,7 @@ export const briefSchema = z.strictObject({
       z.strictObject({
         id: z.string().min(1).max(80),
         off: z.boolean().optional(),
-        caption: short,
+        captions: z.record(z.string().max(100), z.string().max(300)).optional(),
         graphs: z.boolean().optional(),
         blocks: z.array(block).max(MOST.blocks).optional(),
       }),

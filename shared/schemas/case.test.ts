@@ -12,7 +12,7 @@ const words = (...runs: unknown[]) => rows({ id: "words1", blocks: [{ kind: "par
 describe("the shape of a case", () => {
   it.each([
     [CASE, []],
-    [rows({ id: "answer" }, { id: "graph", off: true, caption: "Money" }), []],
+    [rows({ id: "answer" }, { id: "graph", off: true, captions: { graph: "Money" } }), []],
     [words({ text: "a", bold: true }, { math: "P(n)" }, { given: "F" }, { finding: "q1", show: "whole" }), []],
   ])("%j is well", (document, wanted) => expect(errors(document)).toEqual(wanted));
 

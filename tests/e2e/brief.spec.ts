@@ -31,7 +31,7 @@ test("from the demo case to the brief, and in one more action to each file of it
   await expect(sheet).toContainText("F, permit and workbench14.715 lanterns18.175 lanterns");
   expect(await faultsOf(page)).toEqual([]);
 
-  const text = strFromU8(unzipSync(await bytesOf(await saved(page, "Word text")))["word/document.xml"]!);
+  const text = strFromU8(unzipSync(await bytesOf(await saved(page, "Text document")))["word/document.xml"]!);
   expect(text).toContain("172 or 173 lanterns: $811.87.");
   expect(text).toContain("<m:f>");
   const zip = unzipSync(await bytesOf(await saved(page, "Markdown")));

@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import { faultsOf } from "./pages";
 import { expect, test } from "./server";
 
@@ -119,4 +120,44 @@ test("what a page costs before it can be used: its script, its requests, and wha
   console.log(`desk: moved ${desk.moved.toFixed(4)}`);
   expect(late).toBe(1);
   expect(desk.moved).toBeLessThan(0.02);
+});
+
+test("a case is saved, deleted, and put on the shelf again as it was; what is no case is refused with words", async ({
+  page,
+  server,
+}) => {
+  const document = {
+    format: "pasear-case",
+    version: 1,
+    title: "Kites",
+    givens: [{ name: "F", value: 90, unit: "$" }],
+    brief: { rows: [{ id: "words1", blocks: [{ kind: "paragraph", runs: [{ given: "F" }] }] }] },
+  };
+  const id = await server.make(document);
+  await page.goto(`${server.url}/case/${id}/brief`);
+  const coming = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Case file" }).click();
+  const path = await (await coming).path();
+
+  await page.goto(server.url);
+  const choose = async (files: Parameters<import("@playwright/test").FileChooser["setFiles"]>[0]) => {
+    const chooser = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: "From a file" }).click();
+    await (await chooser).setFiles(files);
+  };
+  const file = (name: string, text: string) => ({ name, mimeType: "application/json", buffer: Buffer.from(text) });
+  await choose(file("x.json", "[1, 2]"));
+  await expect(page.getByText("“x.json” is no case.")).toBeVisible();
+  await choose(file("x.json", JSON.stringify({ ...document, version: 3 })));
+  await expect(page.getByText("version: This case is of version 3 of the format")).toBeVisible();
+  await choose(file("x.json", JSON.stringify({ ...document, givens: [{ name: "F" }] })));
+  await expect(page.getByText("givens[0].value: This is missing.")).toBeVisible();
+
+  await page.request.delete(`${server.url}/api/cases/${id}`);
+  await choose(file("kites.pasear.json", await readFile(path, "utf8")));
+  await expect(page.getByText("“Kites” was put on the shelf and opened.")).toBeVisible();
+  const again = /case\/([^/]+)/.exec(page.url())![1]!;
+  expect(again).not.toBe(id);
+  const kept = (await (await page.request.get(`${server.url}/api/cases/${again}`)).json()) as { case: unknown };
+  expect(kept.case).toEqual(document);
 });

@@ -6,7 +6,7 @@ import type { Sheet } from "~/utils/pictureFile";
 defineProps<{
   blocks: readonly BriefBlock[];
   pictures: ReadonlyMap<string, Sheet>;
-  keepCaption: (caption: string) => void;
+  keepCaption: (key: string, caption: string) => void;
 }>();
 </script>
 

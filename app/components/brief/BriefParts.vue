@@ -16,20 +16,11 @@ function begun({ blocks = [] }: BriefRow): string {
 }
 
 const list = useTemplateRef<HTMLElement>("list");
-function moveTo(from: number, to: number): void {
-  const row = props.rows[from];
-  if (!row || from === to || to < 0 || to >= props.rows.length) return;
-  const others = props.rows.filter((r) => r !== row);
-  store.apply({ kind: "movePart", id: row.id, before: others[to]?.id ?? null });
-}
-useSorting(list, moveTo);
-async function moveByKey(i: number, step: number, event: KeyboardEvent): Promise<void> {
-  event.preventDefault();
-  const { id } = props.rows[i]!;
-  moveTo(i, i + step);
-  await nextTick();
-  list.value?.querySelector<HTMLElement>(`[data-id="${CSS.escape(id)}"]`)?.focus();
-}
+const moveByKey = useSorting(list, (from, to) => {
+  const { id } = props.rows[from]!;
+  const others = props.rows.filter((r) => r.id !== id);
+  store.apply({ kind: "movePart", id, before: others[to]?.id ?? null });
+});
 /** Own words come after the part that was last in focus, at first after the answer. */
 const last = ref("answer");
 function addWords(): void {

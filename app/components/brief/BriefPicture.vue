@@ -4,7 +4,7 @@ import { pictureSvg } from "~/brief/briefPictures";
 import type { Sheet } from "~/utils/pictureFile";
 
 /** A picture of the brief with its caption, which is changed where it stands. */
-const props = defineProps<{ block: BriefPicture; sheet: Sheet | null; keep: (caption: string) => void }>();
+const props = defineProps<{ block: BriefPicture; sheet: Sheet | null; keep: (key: string, caption: string) => void }>();
 const svg = computed(() => (props.sheet ? pictureSvg(props.sheet) : ""));
 </script>
 
@@ -15,7 +15,7 @@ const svg = computed(() => (props.sheet ? pictureSvg(props.sheet) : ""));
     <div v-if="svg" class="drawn" aria-hidden="true" v-html="svg" />
     <p v-else class="quiet">The picture is being drawn …</p>
     <figcaption>
-      <EditText :value="block.caption" label="Caption" @keep="keep">{{ block.caption }}</EditText>
+      <EditText :value="block.caption" label="Caption" @keep="keep(block.key, $event)">{{ block.caption }}</EditText>
     </figcaption>
   </figure>
 </template>

@@ -5,7 +5,6 @@ import type { Desk } from "#core/desk";
 import type { Names } from "#core/formula";
 import type { CaseFile } from "#core/model";
 import type { Sheet } from "~/utils/pictureFile";
-import WordsEditor from "./WordsEditor.vue";
 
 /** The brief as a page of paper; what is the person's own is changed where it stands. */
 const props = defineProps<{
@@ -81,7 +80,7 @@ defineExpose({ go });
         <BriefBlocks
           :blocks="s.blocks"
           :pictures="pictures"
-          :keep-caption="(caption) => store.apply({ kind: 'captionPart', id: s.id, caption })"
+          :keep-caption="(key, caption) => store.apply({ kind: 'captionPart', id: s.id, key, caption })"
       /></template>
     </section>
     <p v-if="page.sections.length === 0" class="quiet">

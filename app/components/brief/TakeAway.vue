@@ -10,7 +10,7 @@ const store = useCaseStore();
 const toast = useToast();
 const files = useBriefFiles();
 const FILES: readonly { kind: BriefFileKind; name: string; says: string }[] = [
-  { kind: "docx", name: "Word text", says: "a .docx file with headings, tables, equations and pictures" },
+  { kind: "docx", name: "Text document", says: "a .docx file with headings, tables, equations and pictures" },
   { kind: "markdown", name: "Markdown", says: "a zip with the text and its pictures" },
   { kind: "html", name: "Web page", says: "one file that needs nothing else" },
   { kind: "latex", name: "LaTeX", says: "a zip with the source and its pictures" },
@@ -22,11 +22,8 @@ const SHEETS = [
 const sheet = computed(() => props.document.brief?.sheet ?? "a4");
 async function make(kind: BriefFileKind): Promise<void> {
   try {
-    const name = await files.make(
-      kind,
-      { title: props.document.title, page: props.page, sheet: sheet.value },
-      props.pictures,
-    );
+    const { title } = props.document;
+    const name = await files.make({ kind, title, page: props.page, sheet: sheet.value }, props.pictures);
     if (name) toast.add({ severity: "info", summary: `${name} is saved.`, life: 2500 });
   } catch (failure) {
     const detail = failure instanceof Error ? failure.message : "";
@@ -36,7 +33,7 @@ async function make(kind: BriefFileKind): Promise<void> {
 const print = (): void => window.print();
 /** The case itself, for somebody else to go on with. */
 function saveCase(): void {
-  const name = `${fileName(props.document.title)}.pasear.json`;
+  const name = `${fileName(props.document.title, "case")}.pasear.json`;
   saveFile(name, new Blob([JSON.stringify(props.document, null, 2)], { type: "application/json" }));
   toast.add({ severity: "info", summary: `${name} is saved.`, life: 2500 });
 }
@@ -63,7 +60,7 @@ function saveCase(): void {
         severity="secondary"
         size="small"
         label="Case file"
-        title="the case itself, to be dropped into another shelf"
+        title="the case itself, to be dropped on another shelf"
         @click="saveCase"
       />
     </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Bold, Heading3, Italic, List, ListOrdered, SquareFunction } from "@lucide/vue";
+import { Bold, Heading, Italic, List, ListOrdered, SquareFunction } from "@lucide/vue";
 import { useDebounceFn } from "@vueuse/core";
 import { EditorContent, useEditor } from "@tiptap/vue-3";
 import { liveChoices, liveText, mathLatex, type LiveChoice } from "#core/brief";
@@ -29,7 +29,7 @@ const editor = useEditor({
   injectCSS: false,
   autofocus: props.begun ? "end" : false,
   editorProps: {
-    attributes: { role: "textbox", "aria-multiline": "true", "aria-label": props.label, class: "written" },
+    attributes: () => ({ role: "textbox", "aria-multiline": "true", "aria-label": props.label, class: "written" }),
   },
   onUpdate: () => void keepSoon(),
   onBlur: () => keep(),
@@ -73,7 +73,7 @@ const tools = computed(() => {
   return [
     { icon: Bold, name: "Bold", on: e.isActive("bold"), act: () => run().toggleBold().run() },
     { icon: Italic, name: "Italic", on: e.isActive("italic"), act: () => run().toggleItalic().run() },
-    { icon: Heading3, name: "Heading", on: e.isActive("heading"), act: () => run().toggleHeading({ level: 3 }).run() },
+    { icon: Heading, name: "Heading", on: e.isActive("heading"), act: () => run().toggleHeading({ level: 3 }).run() },
     { icon: List, name: "List", on: e.isActive("bulletList"), act: () => run().toggleBulletList().run() },
     {
       icon: ListOrdered,
@@ -90,7 +90,6 @@ const tools = computed(() => {
     },
   ];
 });
-defineExpose({ focus: () => editor.value?.commands.focus() });
 </script>
 
 <template>

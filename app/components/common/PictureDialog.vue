@@ -22,7 +22,7 @@ const choice = (): PictureChoice => ({
   scale: scale.value,
   title: title.value.trim(),
 });
-const name = () => `${fileName(title.value)}.${kind.value}`;
+const name = () => `${fileName(title.value, "graph")}.${kind.value}`;
 async function attempt(work: () => Promise<void>, done: string): Promise<void> {
   try {
     await work();

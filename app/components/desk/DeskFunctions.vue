@@ -54,19 +54,10 @@ function recolour(f: FunctionRow, i: number): void {
 const list = useTemplateRef<HTMLElement>("list");
 const focus = (name: string): void =>
   list.value?.querySelector<HTMLElement>(`[data-name="${CSS.escape(name)}"]`)?.focus();
-function moveTo(from: number, to: number): void {
-  const row = rows.value[from];
-  if (!row || to < 0 || to >= rows.value.length || from === to) return;
-  store.apply({ kind: "moveFunction", name: row.name, to, looks: rows.value.map(lookOf) });
-}
-async function moveByKey(i: number, step: number, event: KeyboardEvent): Promise<void> {
-  event.preventDefault();
-  const { name } = rows.value[i]!;
-  moveTo(i, i + step);
-  await nextTick();
-  focus(name);
-}
-useSorting(list, moveTo);
+const moveByKey = useSorting(list, (from, to) => {
+  const { name } = rows.value[from]!;
+  store.apply({ kind: "moveFunction", name, to, looks: rows.value.map(lookOf) });
+});
 
 const start = computed(() => {
   const variable = props.document.variables?.[0];
