@@ -15,9 +15,7 @@ const POINT = Uint8Array.from(
 const IMAGE: BriefImage = { svg: "<svg/>", png: POINT, width: 640, height: 300 };
 const page = pageOf(demo("lantern-stall"));
 const made = async (kind: BriefFileKind, told: [number, number][] = []) =>
-  briefFile({ kind, page, sheet: "a4", images: new Map([["graph", IMAGE]]) }, (done, all) =>
-    told.push([done, all]),
-  );
+  briefFile({ kind, page, sheet: "a4", images: new Map([["graph", IMAGE]]) }, (done, all) => told.push([done, all]));
 const textOf = (file: Uint8Array, name: string) => strFromU8(unzipSync(file)[name]!);
 
 describe("a brief as a text document, read back", async () => {
