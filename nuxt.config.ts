@@ -1,6 +1,7 @@
 import type { NitroConfig } from "nitropack/types";
 import { copyFile } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
+import { ownFolders } from "./scripts/ownFolders.mjs";
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
@@ -56,6 +57,7 @@ export default defineNuxtConfig({
         "InputText",
         "Listbox",
         "Menu",
+        "Message",
         "Popover",
         "ProgressBar",
         "RadioButton",
@@ -124,17 +126,7 @@ export default defineNuxtConfig({
           format: "esm",
           target: "node20",
           logLevel: "error",
-          plugins: [
-            {
-              name: "own-folders",
-              setup(b) {
-                b.onResolve({ filter: /^#core\// }, ({ path }) => ({
-                  path: folder(`./core/${path.slice(6)}/index.ts`),
-                }));
-                b.onResolve({ filter: /^#shared\// }, ({ path }) => ({ path: folder(`./shared/${path.slice(8)}.ts`) }));
-              },
-            },
-          ],
+          plugins: [ownFolders],
         });
         await copyFile(folder("./node_modules/highs/build/highs.wasm"), `${threads}/highs.wasm`);
       });

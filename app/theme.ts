@@ -8,6 +8,7 @@ import dialog from "@primeuix/themes/nora/dialog";
 import iconfield from "@primeuix/themes/nora/iconfield";
 import inputtext from "@primeuix/themes/nora/inputtext";
 import menu from "@primeuix/themes/nora/menu";
+import messageBase from "@primeuix/themes/nora/message";
 import paginator from "@primeuix/themes/nora/paginator";
 import popover from "@primeuix/themes/nora/popover";
 import progressbar from "@primeuix/themes/nora/progressbar";
@@ -23,7 +24,20 @@ import virtualscroller from "@primeuix/themes/nora/virtualscroller";
 const used = {
   ...base,
   components: {
-    ...{ badge, button, checkbox, datatable, dialog, iconfield, inputtext, menu, paginator, popover, progressbar },
+    ...{
+      badge,
+      button,
+      checkbox,
+      datatable,
+      dialog,
+      iconfield,
+      inputtext,
+      menu,
+      message: messageBase,
+      paginator,
+      popover,
+      progressbar,
+    },
     ...{ radiobutton, ripple, select, slider, textarea, toast, virtualscroller },
   },
 };
@@ -57,6 +71,9 @@ const messages = {
   warn: message("--amber"),
   error: message("--brick"),
 };
+
+/** A sentence of what is wrong, in the text itself. */
+const problem = { error: { simple: { color: "var(--brick)" } } };
 
 /**
  * Buttons beside text: a word that can be pressed (`link`), a sign, and any other text (`text`), each as large as what
@@ -111,7 +128,11 @@ const buttons = `
  */
 export default {
   preset: definePreset(used, {
-    components: { button: { css: buttons }, toast: { colorScheme: { light: messages, dark: messages } } },
+    components: {
+      button: { css: buttons },
+      message: { colorScheme: { light: problem, dark: problem } },
+      toast: { colorScheme: { light: messages, dark: messages } },
+    },
     primitive: { borderRadius: { none: "0", xs: "3px", sm: "4px", md: "6px", lg: "8px", xl: "10px" } },
     semantic: {
       transitionDuration: "0.12s",

@@ -2,6 +2,17 @@ import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from "node:fs";
 import { basename, dirname, join } from "node:path";
 import { fileURLToPath, pathToFileURL } from "node:url";
+import { ownFolders } from "./ownFolders.mjs";
+
+/** Packages are found where they are installed. */
+const packagesOutside = {
+  name: "packages-outside",
+  setup(made) {
+    made.onResolve({ filter: /^[^./#]/ }, ({ path, kind }) =>
+      kind === "entry-point" ? undefined : { path, external: true },
+    );
+  },
+};
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 
@@ -37,23 +48,7 @@ export async function runBundled(entry) {
       format: "esm",
       target: "node20",
       logLevel: "error",
-      // The project's own folders are bundled; packages are found where they are installed.
-      plugins: [
-        {
-          name: "own-folders",
-          setup(b) {
-            b.onResolve({ filter: /^#core\// }, ({ path }) => ({
-              path: join(root, "core", path.slice(6), "index.ts"),
-            }));
-            b.onResolve({ filter: /^#shared\// }, ({ path }) => ({
-              path: join(root, "shared", `${path.slice(8)}.ts`),
-            }));
-            b.onResolve({ filter: /^[^./#]/ }, ({ path, kind }) =>
-              kind === "entry-point" ? undefined : { path, external: true },
-            );
-          },
-        },
-      ],
+      plugins: [ownFolders, packagesOutside],
     });
     renameSync(part, file);
   }

@@ -57,6 +57,8 @@ writeFileSync(
     concurrency: Number(process.env.PASEAR_WORKERS ?? 1),
     ignoreStatic: true,
     timeoutMS: 20_000,
+    // The first run of all tests, alone; beside other work at a low priority it takes many times as long.
+    dryRunTimeoutMinutes: 60,
     ignorePatterns: ["docs", ".output", ".nuxt", ".data", "tests/e2e"],
     tempDirName: "node_modules/.cache/stryker",
     reporters: ["as-they-come", "progress-append-only"],

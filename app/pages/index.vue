@@ -42,13 +42,13 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
           <Button label="New case" @click="create" />
         </div>
       </div>
-      <p v-if="trouble" class="problem" role="alert">
+      <ProblemNote v-if="trouble" role="alert">
         {{ trouble }} <Button link @click="shelf.load()">Try again</Button>
-      </p>
-      <p v-else-if="asOf !== null" class="problem" role="status">
+      </ProblemNote>
+      <ProblemNote v-else-if="asOf !== null" role="status">
         The server does not answer. This is the shelf as it was on {{ clock.format(asOf) }}; what is changed in a case
         is held in this browser. <Button link @click="shelf.load()">Try again</Button>
-      </p>
+      </ProblemNote>
       <p v-if="!trouble && !loading && list.length === 0 && isSearched" class="quiet" role="status">
         No case has “{{ find.trim() }}” in its title.
       </p>

@@ -1,4 +1,5 @@
 import {
+  UNARY_VALUES,
   VARIABLE,
   byRule,
   enclosedNumber,
@@ -8,9 +9,8 @@ import {
   type One,
   type Rules,
   type Two,
-  type Unary,
 } from "../formula";
-import { Enclosure, roundHalfAway } from "../interval";
+import { Enclosure } from "../interval";
 
 /** A formula of several unknowns, as a function of all their values. */
 export type ManyFunction = (values: Float64Array) => number;
@@ -25,30 +25,6 @@ export class Unknowns {
     return e.kind === "number" ? this.marks.indexOf(e.within) : -1;
   }
 }
-
-const UNARY: Readonly<Record<Unary, (x: number) => number>> = {
-  ln: Math.log,
-  log10: Math.log10,
-  log2: Math.log2,
-  exp: Math.exp,
-  sqrt: Math.sqrt,
-  cbrt: Math.cbrt,
-  abs: Math.abs,
-  sin: Math.sin,
-  cos: Math.cos,
-  tan: Math.tan,
-  asin: Math.asin,
-  acos: Math.acos,
-  atan: Math.atan,
-  sinh: Math.sinh,
-  cosh: Math.cosh,
-  tanh: Math.tanh,
-  floor: Math.floor,
-  ceil: Math.ceil,
-  round: roundHalfAway,
-  step: (x) => (x < 0 ? 0 : 1),
-  sign: (x) => Math.sign(x),
-};
 
 type Rule<Part> = (e: Part, compile: (part: Expression) => ManyFunction) => ManyFunction;
 const one =
@@ -74,7 +50,7 @@ const RULES: Omit<Rules<(part: Expression) => ManyFunction, ManyFunction>, "vari
   multiply: two((u, w) => u * w),
   divide: two((u, w) => u / w),
   power: two((u, w) => u ** w),
-  apply: (e, compile) => one(UNARY[e.name])(e, compile),
+  apply: (e, compile) => one(UNARY_VALUES[e.name])(e, compile),
   root: ({ n, a }, compile) => one((u) => (u < 0 && n % 2 === 1 ? -((-u) ** (1 / n)) : u ** (1 / n)))({ a }, compile),
   min: two(Math.min),
   max: two(Math.max),

@@ -9,7 +9,8 @@ export type NumberFunction = (x: number) => number;
 export type FunctionLookup<F> = (name: string, order: number) => F;
 
 const log = (f: (x: number) => number) => (x: number) => (x > 0 ? f(x) : NaN);
-const UNARY: Readonly<Record<Unary, NumberFunction>> = {
+/** Every function of one number in doubles; NaN where it has no value. */
+export const UNARY_VALUES: Readonly<Record<Unary, NumberFunction>> = {
   ln: log(Math.log),
   log10: log(Math.log10),
   log2: log(Math.log2),
@@ -197,7 +198,7 @@ const RULES: Rules<Numbers, NumberFunction> = {
   divide: binary,
   power: (e, { compile }) => ofPower(e.a, e.b, compile),
   apply(e, { compile }) {
-    const f = UNARY[e.name];
+    const f = UNARY_VALUES[e.name];
     const u = compile(e.a);
     return e.a.kind === "variable" ? f : (x) => f(u(x));
   },
@@ -213,7 +214,7 @@ const RULES: Rules<Numbers, NumberFunction> = {
     };
   },
   flat(e, { compile }) {
-    const f = UNARY[e.name];
+    const f = UNARY_VALUES[e.name];
     const u = compile(e.a);
     // A stair is flat except where it jumps; there the neighbours on both sides differ.
     return (x) => {

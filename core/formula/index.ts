@@ -5,7 +5,7 @@ export { MAX_DEPTH, MAX_LENGTH, type Syntax, type Operator } from "./syntaxTree"
 export { tokenize, type Token } from "./tokens";
 export { resolve, isFunctionName, type Names, type NamedNumber, type Resolved } from "./resolve";
 export { RESERVED, BUILTIN_FUNCTIONS, BUILTIN_MEANINGS, CONSTANTS } from "./builtin";
-export { compileNumber, type NumberFunction, type FunctionLookup } from "./evaluate";
+export { UNARY_VALUES, compileNumber, type NumberFunction, type FunctionLookup } from "./evaluate";
 export { compileEnclosure, box, type EnclosureFunction } from "./enclose";
 export { compileSlopes, type SlopeFunction, type Slopes } from "./slopes";
 export { byRule, type One, type Rules, type Two } from "./rules";

@@ -187,29 +187,13 @@ class Reader {
         start: token.start,
         end: token.end,
       };
-      base = {
-        type: "operation",
-        op: "^",
-        left: base,
-        right: exponent,
-        implied: false,
-        start: base.start,
-        end: token.end,
-      };
+      base = raised(base, exponent);
     }
     const token = this.peek();
     if (token.kind !== "operator" || token.op !== "^") return base;
     this.take();
     const exponent = this.deeper(() => this.signedPower());
-    return {
-      type: "operation",
-      op: "^",
-      left: base,
-      right: exponent,
-      implied: false,
-      start: base.start,
-      end: exponent.end,
-    };
+    return raised(base, exponent);
   }
 
   /** An exponent may carry its own sign: 2^-x. */
@@ -268,6 +252,15 @@ class Reader {
 }
 
 /** A function that stands at `token`, with its inputs. */
+const raised = (base: Syntax, exponent: Syntax): Syntax => ({
+  type: "operation",
+  op: "^",
+  left: base,
+  right: exponent,
+  implied: false,
+  start: base.start,
+  end: exponent.end,
+});
 const applied = (
   token: Span & { readonly name: string; readonly primes: number },
   args: readonly Syntax[],

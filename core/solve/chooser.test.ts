@@ -88,6 +88,10 @@ describe("what holds at a place is chosen by proven signs", () => {
     ["step(x)", "-1", 0],
     ["floor(x^2)", "sqrt(2)", "none"],
     ["floor(x^2)", "pi", 0],
+    ["floor(ln(x))", "-1", "none"],
+    ["round(1/x)", "0", "none"],
+    // where the argument is beyond every number, no step is chosen
+    ["ceil(exp(exp(x)))", "700", "open"],
   ] as const)("the slope of %s at %s is %s", (text, place, wanted) => {
     expect(worth(differentiate(formulaOf(text)), place)).toBe(wanted);
   });

@@ -124,7 +124,7 @@ defineExpose({ open });
         @keydown.esc.stop="close(true)"
         @blur="keep(false)"
       />
-      <span v-if="problem" :id="problemId" class="problem" role="alert"><PlainText :text="problem" /></span>
+      <ProblemNote v-if="problem" :id="problemId" class="why" role="alert" :text="problem" />
     </template>
   </span>
 </template>
@@ -165,8 +165,7 @@ select {
   padding: 0 6px;
   min-width: 14rem;
 }
-.problem {
-  display: block;
+.why {
   margin-top: 2px;
   font-family: var(--face);
   font-weight: 400;

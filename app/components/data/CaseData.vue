@@ -47,7 +47,7 @@ defineExpose({ take, show });
 </script>
 
 <template>
-  <main class="data">
+  <main class="columns data">
     <ImportDialog
       ref="importer"
       v-model:visible="importDialog"
@@ -79,22 +79,7 @@ defineExpose({ take, show });
 
 <style scoped>
 .data {
-  flex: none;
-  display: grid;
-  grid-template-columns: 268px minmax(0, 1fr) 372px;
-  grid-template-rows: minmax(0, 1fr);
-  background: var(--paper);
-  height: calc(100vh - 48px);
-  min-height: 460px;
-}
-.panel {
-  padding: 0.85rem 1rem;
-  min-width: 0;
-  display: flex;
-  flex-direction: column;
-}
-.panel + .panel {
-  border-left: 1px solid var(--hairline);
+  --columns: 268px minmax(0, 1fr) 372px;
 }
 .table,
 .models {
@@ -119,18 +104,9 @@ defineExpose({ take, show });
   justify-content: center;
 }
 @media (max-width: 1050px) {
-  .data {
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto;
-    height: auto;
-  }
   .table,
   .models {
     overflow: visible;
-  }
-  .panel + .panel {
-    border-left: 0;
-    border-top: 1px solid var(--hairline);
   }
   .middle {
     min-height: 460px;

@@ -136,7 +136,7 @@ defineExpose({ focus: () => go(0, 0) });
         </Column>
       </DataTable>
     </div>
-    <p v-if="wrong" class="problem" role="alert">{{ wrong }}</p>
+    <ProblemNote v-if="wrong" role="alert" :text="wrong" />
     <LeftRows v-model:asked="asked" :table="table" />
   </div>
 </template>

@@ -110,7 +110,7 @@ defineExpose({
         Reading … {{ Math.round(worker.progress.value * 100) }} %
         <Button link @click="worker.cancel()">cancel</Button>
       </p>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <ProblemNote v-if="problem" role="alert" :text="problem" />
       <template v-if="read">
         <ReadShown :read="read" />
         <label class="name"

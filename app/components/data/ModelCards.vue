@@ -89,14 +89,11 @@ function key(event: KeyboardEvent, i: number): void {
           ><template v-if="c.tied"> · as good as the one above</template>
         </p>
         <p v-if="growth(c)" class="quiet">{{ growth(c) }}</p>
-        <p
-          v-for="b in c.beyond"
-          :key="b.kind + ('side' in b ? b.side : '')"
-          :class="beyondWords(b, x, input, output).warns ? 'problem' : 'quiet'"
-        >
-          {{ beyondWords(b, x, input, output).text }}
-        </p>
-        <p v-if="c.fewRuns" class="problem">misses keep their sign for long: the shape does not fit</p>
+        <template v-for="b in c.beyond.map((found) => beyondWords(found, x, input, output))" :key="b.text">
+          <ProblemNote v-if="b.warns">{{ b.text }}</ProblemNote>
+          <p v-else class="quiet">{{ b.text }}</p>
+        </template>
+        <ProblemNote v-if="c.fewRuns">misses keep their sign for long: the shape does not fit</ProblemNote>
       </div>
       <div v-if="cardKey(c) === chosen" @click.stop @keydown.stop><slot name="chosen" /></div>
       <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
@@ -179,13 +176,6 @@ function key(event: KeyboardEvent, i: number): void {
 }
 b {
   color: var(--ink);
-}
-summary {
-  cursor: pointer;
-  color: var(--jade);
-  font-weight: 600;
-  font-size: 0.85rem;
-  width: fit-content;
 }
 .refused ul {
   display: grid;

@@ -21,7 +21,7 @@ const own = ref("");
       Fitting … {{ Math.round(models.progress * 100) }} %
       <Button link @click="models.cancel()">cancel</Button>
     </p>
-    <p v-if="models.failure" class="problem" role="alert">{{ models.failure }}</p>
+    <ProblemNote v-if="models.failure" role="alert" :text="models.failure" />
     <ModelCards
       :cards="models.cards"
       :chosen="models.chosen"
@@ -63,7 +63,7 @@ const own = ref("");
         >Own formula with free constants
         <InputText v-model="own" size="small" :placeholder="`a (1 - exp(-b ${columns.x}))`" spellcheck="false" /></label
       ><Button type="submit" label="Fit it" size="small" severity="secondary" outlined />
-      <p v-if="models.ownProblem" class="problem" role="alert"><PlainText :text="models.ownProblem" /></p>
+      <ProblemNote v-if="models.ownProblem" role="alert" :text="models.ownProblem" />
     </form>
     <fieldset class="context">
       <legend class="panel-title">Context</legend>

@@ -33,7 +33,7 @@ const KINDS = { number: "numbers", date: "dates", year: "years", text: "words, l
     }}
   </p>
   <p v-for="n in read.notes" :key="n" class="quiet">{{ n }}</p>
-  <p v-if="read.odd.length > 0" class="problem">
+  <ProblemNote v-if="read.odd.length > 0">
     Not a number, and left empty:
     {{
       read.odd
@@ -41,7 +41,7 @@ const KINDS = { number: "numbers", date: "dates", year: "years", text: "words, l
         .map((o) => `“${o.text}” in row ${o.row + 1}, ${read.columns[o.column]!.name}`)
         .join("; ")
     }}{{ read.odd.length > 8 ? ` and ${read.odd.length - 8} more` : "" }}.
-  </p>
+  </ProblemNote>
   <RowsTable label="How it was understood" height="12rem" :sorts="false" :columns="heads" :rows="firstRows">
     <template #cell="{ row, column }">
       <span :class="{ odd: isOdd(Number(row.key), column) }">{{ row.cells[column]!.text }}</span>

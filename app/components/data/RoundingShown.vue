@@ -49,10 +49,10 @@ watch([isOpen, digits, usedAs, () => props.document], async () => {
     </div>
     <template v-if="rounded">
       <p class="quiet">{{ name }}({{ columns.x }}) = {{ rounded.text }}</p>
-      <p :class="isWorse ? 'problem' : 'quiet'">
-        On the rows it would be off by up to {{ columns.yOut(rounded.off)
-        }}{{ isWorse ? ", more than the model itself misses" : "" }}.
-      </p>
+      <ProblemNote v-if="isWorse">
+        On the rows it would be off by up to {{ columns.yOut(rounded.off) }}, more than the model itself misses.
+      </ProblemNote>
+      <p v-else class="quiet">On the rows it would be off by up to {{ columns.yOut(rounded.off) }}.</p>
     </template>
     <ul v-if="lines.length > 0">
       <li v-for="l in lines" :key="l.id" :class="l.full === l.rounded ? 'quiet' : 'problem'">
@@ -64,13 +64,3 @@ watch([isOpen, digits, usedAs, () => props.document], async () => {
     <p v-else class="quiet">Once it is used and asked about on the desk, its answers are compared here.</p>
   </details>
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-  color: var(--jade);
-  font-weight: 600;
-  font-size: 0.87rem;
-  width: fit-content;
-}
-</style>

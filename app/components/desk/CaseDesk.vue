@@ -167,9 +167,9 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
         @begin="begin"
       />
     </template>
-    <p v-if="analysis.failure" class="problem failure" role="alert">
+    <ProblemNote v-if="analysis.failure" class="failure" role="alert">
       The calculation stopped: {{ analysis.failure }}. What you typed is kept.
-    </p>
+    </ProblemNote>
   </DeskLayout>
 </template>
 

@@ -56,7 +56,7 @@ async function choose(card: ShelfCase): Promise<void> {
         </Button>
         <p class="quiet">Functions of the same name and unit are drawn.</p>
       </template>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <ProblemNote v-if="problem" role="alert" :text="problem" />
     </div>
   </Dialog>
 </template>

@@ -124,7 +124,7 @@ function remove(q: Question): void {
       <p class="quiet">You could ask:</p>
       <ul>
         <li v-for="o in offers" :key="o.says">
-          <Button text class="offer" @click="ask(o)">{{ o.says }}</Button>
+          <Button text class="offered" @click="ask(o)">{{ o.says }}</Button>
         </li>
       </ul>
     </div>
@@ -143,20 +143,5 @@ function remove(q: Question): void {
   gap: 0.3rem;
   margin-top: 0.3rem;
   justify-items: start;
-}
-.offer {
-  border: 1px dashed var(--ink-3);
-  background: none;
-  border-radius: 12px;
-  padding: 3px 11px;
-  cursor: pointer;
-  font-size: 0.9rem;
-  color: var(--ink);
-  text-align: left;
-}
-.offer:hover {
-  border-color: var(--jade);
-  color: var(--jade);
-  background: var(--jade-soft);
 }
 </style>

@@ -86,8 +86,8 @@ async function copy(separator: "\t" | ","): Promise<void> {
       <InputText v-model="own" size="small" class="long" aria-label="Own inputs" placeholder="1; 7/3" />
       <Button link @click="way = 'step'">by steps</Button>
     </p>
-    <p v-if="asked.wrong" class="problem" role="alert"><PlainText :text="asked.wrong" /></p>
-    <p v-else-if="rows.length >= MAX_ROWS" class="problem">Only the first {{ MAX_ROWS }} rows are shown.</p>
+    <ProblemNote v-if="asked.wrong" role="alert" :text="asked.wrong" />
+    <ProblemNote v-else-if="rows.length >= MAX_ROWS">Only the first {{ MAX_ROWS }} rows are shown.</ProblemNote>
     <p v-if="opened.length > 0" class="quiet">
       Rows in between are shown. <Button link @click="opened = []">Without them</Button>
     </p>

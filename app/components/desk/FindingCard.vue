@@ -75,7 +75,7 @@ function keep(slot: Slot, text: string): void {
       exact <MathText :latex="e.latex" :text="e.text" /> ≈ {{ e.near }}
     </p>
     <p v-for="(d, i) in card?.details ?? []" :key="i" class="quiet">{{ d }}</p>
-    <p v-if="card?.message" class="problem"><PlainText :text="card.message" /></p>
+    <ProblemNote v-if="card?.message" :text="card.message" />
     <p v-if="was" class="quiet">{{ ghostName }}: <PlainText :text="was" /></p>
     <SlipNote v-for="s in slips" :key="s.message" :slip="s" />
     <ChipList v-if="card" :chips="card.chips" />

@@ -18,13 +18,6 @@ const open = defineModel<boolean>("open", { required: true });
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  color: var(--jade);
-  font-weight: 600;
-  font-size: 0.85rem;
-  width: fit-content;
-}
 ol {
   overflow-x: auto;
   overflow-y: hidden;

@@ -145,7 +145,7 @@ function retype(text: string): void {
     <template v-if="shown?.note"> · {{ shown.note }}</template>
     <template v-if="shown?.unitsAgree === true"> · <span class="agree">units agree</span></template>
   </p>
-  <p v-for="t in troubles" :key="t" class="problem wide"><PlainText :text="t" /></p>
+  <ProblemNote v-for="t in troubles" :key="t" class="wide" :text="t" />
   <SlipNote v-for="s in slips" :key="s.message" class="wide" :slip="s" />
 </template>
 

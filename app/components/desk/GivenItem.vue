@@ -81,9 +81,7 @@ function vary(): void {
   <div v-else class="track bare">
     <Button link class="small" :aria-label="`Vary ${given.name}`" @click="vary">vary</Button>
   </div>
-  <template v-for="w in warnings" :key="w"
-    ><p v-if="!isSlip(w)" class="problem wide"><PlainText :text="w" /></p
-  ></template>
+  <template v-for="w in warnings" :key="w"><ProblemNote v-if="!isSlip(w)" class="wide" :text="w" /></template>
   <SlipNote v-for="s in slips" :key="s.message" class="wide" :slip="s" />
 </template>
 

@@ -18,7 +18,7 @@ const bar = (value: number | null) => {
 <template>
   <div class="influence" role="group" aria-label="What matters most" :aria-busy="state === 'working'">
     <p v-if="state === 'working' && !report" class="quiet">working it out …</p>
-    <p v-else-if="state === 'failed'" class="problem">The calculation stopped; try again.</p>
+    <ProblemNote v-else-if="state === 'failed'">The calculation stopped; try again.</ProblemNote>
     <p v-else-if="!report" class="quiet">This finding has no single number to weigh.</p>
     <p v-else-if="report.rows.length === 0" class="quiet">No given feeds this finding.</p>
     <template v-else>

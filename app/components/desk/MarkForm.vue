@@ -70,7 +70,7 @@ function remove(): void {
         @input="problem = null"
     /></label>
     <datalist id="known-names"><option v-for="k in known" :key="k" :value="k" /></datalist>
-    <p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p>
+    <ProblemNote v-if="problem" role="alert" :text="problem" />
     <p v-else class="quiet">{{ hint }}</p>
     <div class="row">
       <Button type="submit" size="small" label="Mark" /><Button v-if="chosen.existing !== null" link @click="remove">

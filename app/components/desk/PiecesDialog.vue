@@ -70,7 +70,7 @@ function keepBy(way: () => void): void {
         :names="[row.name]"
         label="Small picture of the pieces"
       />
-      <p v-for="p in tried.problems" :key="p" class="problem"><PlainText :text="p" /></p>
+      <ProblemNote v-for="p in tried.problems" :key="p" :text="p" />
       <p v-for="n in tried.notes" :key="n" class="quiet"><PlainText :text="n" /></p>
       <p v-if="isReady" class="quiet">
         <template v-if="step.ok"

@@ -25,7 +25,7 @@ const bottom = computed(() => {
       <circle v-if="r.y !== null" :cx="x" :cy="r.y" r="4" :style="{ fill: `var(--curve-${r.colour})` }" />
     </template>
   </svg>
-  <div class="readout" :style="side" aria-hidden="true">
+  <div class="readout read-off" :style="side" aria-hidden="true">
     <strong>{{ text }}</strong><span v-for="r in readings" :key="r.name"
       ><b :style="{ color: `var(--curve-${r.colour})` }">{{ r.name }}</b> {{ r.text }}</span
     >
@@ -47,13 +47,5 @@ const bottom = computed(() => {
 .readout {
   position: absolute;
   top: 26px;
-  display: grid;
-  gap: 1px;
-  padding: 0.4rem 0.6rem;
-  background: var(--paper);
-  border: 1px solid var(--hairline);
-  border-radius: 6px;
-  font-size: 0.85rem;
-  pointer-events: none;
 }
 </style>

@@ -38,7 +38,7 @@ function usePlanFile(next: Plan, from: string): void {
 </script>
 
 <template>
-  <main class="plan">
+  <main class="columns plan">
     <PlanWritten
       :document="document"
       :names="names"
@@ -64,7 +64,7 @@ function usePlanFile(next: Plan, from: string): void {
     />
     <section class="panel right" aria-labelledby="plan-finding-title" tabindex="0">
       <h2 id="plan-finding-title" class="panel-title">Finding</h2>
-      <p v-if="failure" class="problem" role="alert">{{ failure }}</p>
+      <ProblemNote v-if="failure" role="alert" :text="failure" />
       <PlanSolving
         :solving="solving"
         :where="where"
@@ -92,24 +92,11 @@ function usePlanFile(next: Plan, from: string): void {
 
 <style scoped>
 .plan {
-  flex: none;
-  display: grid;
-  grid-template-columns: 330px minmax(0, 1fr) 372px;
-  grid-template-rows: minmax(0, 1fr);
-  background: var(--paper);
-  height: calc(100vh - 48px);
-  min-height: 460px;
+  --columns: 330px minmax(0, 1fr) 372px;
 }
 .panel {
-  padding: 0.85rem 1rem;
-  min-width: 0;
-  display: flex;
-  flex-direction: column;
   gap: 0.45rem;
   overflow-y: auto;
-}
-.panel + .panel {
-  border-left: 1px solid var(--hairline);
 }
 .middle {
   overflow: hidden;
@@ -123,17 +110,8 @@ function usePlanFile(next: Plan, from: string): void {
   gap: 0.45rem;
 }
 @media (max-width: 1050px) {
-  .plan {
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto;
-    height: auto;
-  }
   .panel {
     overflow: visible;
-  }
-  .panel + .panel {
-    border-left: 0;
-    border-top: 1px solid var(--hairline);
   }
   .middle {
     height: 460px;

@@ -82,7 +82,7 @@ function remove(id: string): void {
           @keep="store.apply({ kind: 'describeConstraint', id: c.id, label: $event })"
         />
       </p>
-      <p v-for="e in troublesOf(i)" :key="e" class="problem note"><PlainText :text="e" /></p>
+      <ProblemNote v-for="e in troublesOf(i)" :key="e" class="note" :text="e" />
     </li>
   </ul>
   <Button v-if="plan.constraints.length > MANY" link class="more" @click="all = !all">
@@ -115,9 +115,6 @@ function remove(id: string): void {
   grid-column: 2 / -1;
   font-size: 0.87rem;
   color: var(--ink-2);
-}
-.problem.note {
-  color: var(--brick);
 }
 .tools {
   display: flex;

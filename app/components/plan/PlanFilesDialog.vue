@@ -162,7 +162,7 @@ function use(): void {
         </p>
         <Button v-if="found" label="Use this plan" size="small" @click="use" />
       </section>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <ProblemNote v-if="problem" role="alert" :text="problem" />
     </div>
   </Dialog>
 </template>

@@ -68,6 +68,6 @@ defineExpose({ begin });
         @paste="pasted"
         @input="problem = null"
     /></label>
-    <p v-if="problem" class="problem" role="alert"><PlainText :text="problem" /></p>
+    <ProblemNote v-if="problem" role="alert" :text="problem" />
   </form>
 </template>

@@ -41,7 +41,7 @@ const check = (text: string): string | null => {
         @keep="store.apply({ kind: 'setObjective', text: $event })"
       />
     </p>
-    <p v-for="e in errors" :key="e" class="problem"><PlainText :text="e" /></p>
+    <ProblemNote v-for="e in errors" :key="e" :text="e" />
   </div>
 </template>
 

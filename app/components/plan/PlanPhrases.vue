@@ -19,7 +19,7 @@ const phrases = computed(() => {
     <p class="quiet">The story says:</p>
     <ul>
       <li v-for="p in phrases" :key="p.start">
-        <Button text class="offer" @click="p.constraint ? emit('add', p) : emit('begin', p.begin ?? '')">
+        <Button text class="offered" @click="p.constraint ? emit('add', p) : emit('begin', p.begin ?? '')">
           <q>{{ p.phrase }}</q> <b v-if="p.constraint">{{ p.constraint }}</b><span v-else>begin {{ p.begin }}</span>
         </Button>
       </li>
@@ -36,21 +36,6 @@ ul {
   display: grid;
   gap: 0.3rem;
   justify-items: start;
-}
-.offer {
-  border: 1px dashed var(--ink-3);
-  background: none;
-  border-radius: 12px;
-  padding: 3px 11px;
-  cursor: pointer;
-  font-size: 0.9rem;
-  color: var(--ink);
-  text-align: left;
-}
-.offer:hover {
-  border-color: var(--jade);
-  color: var(--jade);
-  background: var(--jade-soft);
 }
 b {
   font-family: var(--book);

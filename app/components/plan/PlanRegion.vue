@@ -122,7 +122,7 @@ const described = computed(() => regionWords(props.plan, props.result));
     @keydown="key"
   >
     <div ref="home" class="canvas" aria-hidden="true" />
-    <div v-if="at" class="readout" aria-hidden="true">
+    <div v-if="at" class="readout read-off" aria-hidden="true">
       <strong>({{ at.map((v) => formatNumber(v, 5)).join(", ") }})</strong><slot name="left" :at="at" />
     </div>
     <p class="sr-only" role="status">
@@ -154,14 +154,6 @@ const described = computed(() => regionWords(props.plan, props.result));
   position: absolute;
   top: 30px;
   right: 36px;
-  display: grid;
-  gap: 1px;
-  padding: 0.4rem 0.6rem;
-  background: var(--paper);
-  border: 1px solid var(--hairline);
-  border-radius: 6px;
-  font-size: 0.85rem;
-  pointer-events: none;
   max-width: 60%;
 }
 .level {

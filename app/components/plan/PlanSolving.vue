@@ -39,7 +39,7 @@ const soFar = computed(() => {
     <span>{{ cancelled }}</span>
     <Button link @click="emit('goOn')">Work it out on the server</Button>
   </p>
-  <p v-else-if="solving.state === 'failed'" class="problem" role="alert">{{ solving.message }}</p>
+  <ProblemNote v-else-if="solving.state === 'failed'" role="alert" :text="solving.message" />
 </template>
 
 <style scoped>

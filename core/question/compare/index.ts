@@ -1,5 +1,5 @@
 import { formatQuantity } from "../../explain";
-import { followedInput } from "../common/followed";
+import { toldByStretches } from "../common/toldByStretches";
 import { rangeReplaced } from "../common/replaced";
 import { range } from "../common/slots";
 import { MOST_TOLD, type Speech } from "../common/speech";
@@ -53,11 +53,7 @@ export const compare: Kind<"compare"> = {
   examples: ["compare {f}, {g} ?", "which is less, {f} or {g}?"],
   suggested: () => null,
 
-  details: () => [],
-  surety: (_f, on) => `every stretch${on}`,
-  working: () => [],
-  followed: followedInput,
-  printsOpen: false,
+  ...toldByStretches,
 
   points: (f, canvas) =>
     f.stretches.flatMap(({ from, least }) => {

@@ -1,7 +1,7 @@
 import { workingOfSlope } from "../../explain";
 import { pointsOf } from "../common/pointsOf";
 import { followedValue } from "../common/followed";
-import { rangeReplaced } from "../common/replaced";
+import { functionReplaced } from "../common/replaced";
 import { choiceSlot, range, theFunction } from "../common/slots";
 import { expressionOf } from "../common/working";
 import type { Kind, Outline } from "../kind";
@@ -42,7 +42,7 @@ export const greatestLeast: Kind<"greatest" | "least"> = {
     range: range(),
   },
   isRounded: false,
-  replaced: (q, by) => ({ ...q, ...rangeReplaced(q, by), function: by.name(q.function) }),
+  replaced: (q, by) => functionReplaced(q, by),
   identity: (q) => q.ask,
 
   typed(line) {

@@ -6,7 +6,7 @@ import { exactRational } from "../../solve";
 import { closer } from "../common/card";
 import { followedInput } from "../common/followed";
 import { pointsOf } from "../common/pointsOf";
-import { rangeReplaced } from "../common/replaced";
+import { functionReplaced } from "../common/replaced";
 import { theAmount, rounding, theFunction } from "../common/slots";
 import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
 import type { Kind, Outline, QuestionOf } from "../kind";
@@ -67,9 +67,7 @@ export const multiply: Kind<"multiply"> = {
   },
   isRounded: true,
   replaced: (q, by) => ({
-    ...q,
-    ...rangeReplaced(q, by),
-    function: by.name(q.function),
+    ...functionReplaced(q, by),
     factor: by.amount(q.factor),
     ...(q.start === undefined ? {} : { start: by.amount(q.start) }),
   }),

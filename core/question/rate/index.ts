@@ -1,7 +1,7 @@
 import { formatNumber, formatQuantity, isPercent, oneOf } from "../../explain";
 import { NAME, overStretch } from "../common/line";
 import { exactNote } from "../common/exactNote";
-import { pairReplaced, rangeReplaced } from "../common/replaced";
+import { functionReplaced, pairReplaced } from "../common/replaced";
 import { theAmount, pairSlot, theFunction } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { RateFinding } from "../finding";
@@ -48,9 +48,7 @@ export const rate: Kind<"rate"> = {
   },
   isRounded: false,
   replaced: (q, by) => ({
-    ...q,
-    ...rangeReplaced(q, by),
-    function: by.name(q.function),
+    ...functionReplaced(q, by),
     ...(q.at === undefined ? {} : { at: by.amount(q.at) }),
     ...(q.between === undefined ? {} : { between: pairReplaced(q.between, by) }),
   }),

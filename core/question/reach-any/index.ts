@@ -3,7 +3,7 @@ import { closer, neighbours } from "../common/card";
 import { sidesOf } from "../common/line";
 import { followedInput } from "../common/followed";
 import { pointsOf } from "../common/pointsOf";
-import { rangeReplaced } from "../common/replaced";
+import { functionReplaced } from "../common/replaced";
 import { amountText, range, rounding, theFunction, typedAmount, type SlotOf } from "../common/slots";
 import { MOST_TOLD, few, type Speech } from "../common/speech";
 import type { ReachAnyFinding } from "../finding";
@@ -73,9 +73,7 @@ export const reachAny: Kind<"reach-any"> = {
   slots: { function: theFunction(), values: theValues, range: range(), round: rounding() },
   isRounded: true,
   replaced: (q, by) => ({
-    ...q,
-    ...rangeReplaced(q, by),
-    function: by.name(q.function),
+    ...functionReplaced(q, by),
     values: q.values.map((v) => by.amount(v)),
   }),
   identity: (q) => `reach-any ${JSON.stringify(q.values)}`,

@@ -5,7 +5,7 @@ import { sidesOf } from "../common/line";
 import { levelSentence, suretyOfPlaces } from "../common/levelWords";
 import { followedInput } from "../common/followed";
 import { pointsOf } from "../common/pointsOf";
-import { rangeReplaced } from "../common/replaced";
+import { functionReplaced } from "../common/replaced";
 import { theAmount, range, rounding, theFunction } from "../common/slots";
 import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
 import type { Kind } from "../kind";
@@ -44,9 +44,7 @@ export const reach: Kind<"reach"> = {
   },
   isRounded: true,
   replaced: (q, by) => ({
-    ...q,
-    ...rangeReplaced(q, by),
-    function: by.name(q.function),
+    ...functionReplaced(q, by),
     value: by.amount(q.value),
   }),
   identity: (q) => `reach ${JSON.stringify(q.value)}`,

@@ -3,7 +3,7 @@ import { times } from "../../units";
 import { exactNote } from "../common/exactNote";
 import { followedValue } from "../common/followed";
 import { overStretch } from "../common/line";
-import { pairReplaced, rangeReplaced } from "../common/replaced";
+import { functionReplaced, pairReplaced } from "../common/replaced";
 import { pairSlot, theFunction } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { TotalFinding } from "../finding";
@@ -40,9 +40,7 @@ export const totalAverage: Kind<"total" | "average"> = {
   },
   isRounded: false,
   replaced: (q, by) => ({
-    ...q,
-    ...rangeReplaced(q, by),
-    function: by.name(q.function),
+    ...functionReplaced(q, by),
     between: pairReplaced(q.between, by),
   }),
   identity: (q) => q.ask,

@@ -1,7 +1,7 @@
 import { quoted } from "../../formula";
 import { sidesOf } from "../common/line";
-import { followedInput } from "../common/followed";
-import { rangeReplaced } from "../common/replaced";
+import { toldByStretches } from "../common/toldByStretches";
+import { functionReplaced } from "../common/replaced";
 import { theAmount, choiceSlot, range, theFunction } from "../common/slots";
 import type { Kind } from "../kind";
 import { where as answer } from "./answer";
@@ -39,9 +39,7 @@ export const where: Kind<"where"> = {
   },
   isRounded: false,
   replaced: (q, by) => ({
-    ...q,
-    ...rangeReplaced(q, by),
-    function: by.name(q.function),
+    ...functionReplaced(q, by),
     value: by.amount(q.value),
   }),
   identity: () => "where",
@@ -66,11 +64,7 @@ export const where: Kind<"where"> = {
   examples: ["{f} >= 20 ?", "{f} between 10 and 20 ?"],
   suggested: () => null,
 
-  details: () => [],
-  surety: (_f, on) => `every stretch${on}`,
-  working: () => [],
-  followed: followedInput,
-  printsOpen: false,
+  ...toldByStretches,
 
   points(f, canvas) {
     const values = canvas.values(canvas.drawn);
