@@ -1,6 +1,6 @@
 import { Misread, withEntry, type Entry } from "./entry";
-import { parseUnit } from "../units";
-import { buildModel, modelOf, type CaseFile, type Model } from "../model";
+import { parseUnit, plural } from "../units";
+import { buildModel, modelOf, type CaseFile, type Model, type Variable } from "../model";
 import { formatQuantity } from "../explain";
 import { questionText } from "../question";
 
@@ -85,7 +85,7 @@ function say(entry: Entry, built: Model): string {
       return (
         `${entry.replaces ? "changes" : "adds"} the function ${entry.row.name}(` +
         `${entry.row.of}) = ${f?.text ?? ""}${f?.unit?.text ? `, in ${f.unit.text}` : ""}` +
-        `${entry.variable ? `, and its variable ${entry.variable.name}, for now any number` : ""}`
+        `${entry.variable ? newVariableSaid(entry.variable, entry.because) : ""}`
       );
     }
     case "question": {
@@ -93,6 +93,14 @@ function say(entry: Entry, built: Model): string {
       return `asks: ${q.charAt(0).toLowerCase()}${q.slice(1)}`;
     }
   }
+}
+
+function newVariableSaid({ name, from, to, unit, whole }: Variable, because: string | undefined): string {
+  const counted = whole ? ", whole" : "";
+  if (typeof from !== "number" || typeof to !== "number")
+    return `, and its variable ${name}${unit ? ` in ${plural(unit)}` : ""}${counted}, for now any number`;
+  const range = `${formatQuantity(from, null)} … ${formatQuantity(to, unitOf(unit))}`;
+  return `, and its variable ${name}, ${range}${counted}${because ? ` (${because})` : ""}`;
 }
 
 function unitOf(text: string | undefined) {

@@ -1,11 +1,20 @@
 import type { CaseFile, FunctionRow, Given, Question, Variable } from "../model";
 
+/** A function, and the variable of a name nobody knew, with the range that table or story tell, else an open one. */
+export interface FunctionEntry {
+  readonly kind: "function";
+  readonly row: FunctionRow;
+  readonly replaces: boolean;
+  readonly variable?: Variable;
+  /** where the range of the variable comes from, in words */
+  readonly because?: string;
+}
+
 /** What an entry adds to the case, or changes in it. */
 export type Entry =
   | { readonly kind: "given"; readonly row: Given; readonly replaces: boolean }
   | { readonly kind: "variable"; readonly row: Variable; readonly replaces: boolean }
-  /** `variable`: the function is of a name nobody knew, which becomes a variable with an open range */
-  | { readonly kind: "function"; readonly row: FunctionRow; readonly replaces: boolean; readonly variable?: Variable }
+  | FunctionEntry
   | { readonly kind: "question"; readonly row: Question; readonly replaces: false };
 
 /** Why a line cannot be read, and where in it. */

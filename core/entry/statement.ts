@@ -5,7 +5,8 @@ import { parseUnit, readAmountText, retypedAmount } from "../units";
 import { nearName, quoted, RESERVED } from "../formula";
 import { modelOf, readAmount, type CaseFile, type Model, type NumberText } from "../model";
 import { NAME, TO } from "../question";
-import { Misread, type Entry } from "./entry";
+import { newVariable } from "./newVariable";
+import { Misread, type Entry, type FunctionEntry } from "./entry";
 
 /** Characters of a line that are read: more than twice the longest formula. */
 export const MAX_LINE = 5000;
@@ -120,8 +121,13 @@ class StatementReader {
         ...(unit ? { unit } : {}),
         by: this.made.making(unit ? said![1]! : body, of),
       },
-      ...(of !== name && this.isNew(of) ? { variable: { name: of } } : {}),
+      ...(of !== name && this.isNew(of) ? this.newVariable(of) : {}),
     };
+  }
+
+  private newVariable(name: string): Pick<FunctionEntry, "variable" | "because"> {
+    const { row, because } = newVariable(name, this.source);
+    return { variable: row, ...(because ? { because } : {}) };
   }
 
   /** Whether a unit is a name of the case: `5 q` is a formula of q, and no unit. */
