@@ -13,8 +13,8 @@ export interface RegionView {
   readonly picture: PlanPicture;
   /** colour of each constraint's line */
   readonly colours: Readonly<Record<string, number>>;
-  /** the constraint that is pointed at */
-  readonly pointed: string | null;
+  /** the constraints that stand out; all of them alike where there are none */
+  readonly lit: readonly string[];
   /** what is ruled out is shaded, instead of what is allowed */
   readonly ruledOut: boolean;
   /** the objective's line, across the frame */
@@ -110,8 +110,8 @@ const lines = (art: Art): Shape[] =>
   art.picture.lines.map((l) =>
     polyline(placed(art, [l.from, l.to]), {
       stroke: art.look.curves[art.colours[l.id] ?? 6]!,
-      lineWidth: art.pointed === l.id ? 3.4 : 2,
-      opacity: art.pointed && art.pointed !== l.id ? 0.3 : 1,
+      lineWidth: art.lit.includes(l.id) ? 3.4 : 2,
+      opacity: art.lit.length > 0 && !art.lit.includes(l.id) ? 0.3 : 1,
     }),
   );
 

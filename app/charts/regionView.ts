@@ -35,7 +35,7 @@ export function restingRegion(plan: Plan, result: PlanResult, picture: PlanPictu
     result,
     picture,
     colours: constraintColours(plan),
-    pointed: null,
+    lit: [],
     ruledOut: false,
     line: objectiveLine({ result, picture }, best),
   };

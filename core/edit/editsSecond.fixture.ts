@@ -145,10 +145,13 @@ export const SECOND: readonly EditCase[] = [
     { text: "q + b", sense: "least", unit: "$" },
   ],
   [
-    { kind: "addPhrase", text: "b >= 1", label: "boxes" },
+    { kind: "addPhrase", text: "b >= 1", label: "boxes", start: 2, end: 7 },
     "add a constraint from the story",
-    (c) => c.plan!.constraints.at(-1),
-    { id: "C", text: "b >= 1", label: "boxes" },
+    (c) => [c.plan!.constraints.at(-1), c.story!.marks![0]],
+    [
+      { id: "C", text: "b >= 1", label: "boxes" },
+      { start: 2, end: 7, role: "limit", of: "C" },
+    ],
   ],
   [{ kind: "setObjective", sense: "least" }, "change the objective", (c) => c.plan!.objective!.sense, "least"],
   [{ kind: "setObjectiveUnit", unit: " " }, "set the unit", (c) => "unit" in c.plan!.objective!, false],

@@ -1,5 +1,6 @@
 import type { CaseFile, Plan } from "../model";
 import { yesOrNo, type PlanLine } from "../plan";
+import { withMarks } from "./story";
 import { changedRow, named, typedText, way, withField } from "./way";
 
 type Constraint = Plan["constraints"][number];
@@ -51,9 +52,17 @@ export const planEdits = {
     says: ({ lines }) => `add ${lines.length} lines to the plan`,
     apply: (source, { lines }) => lines.reduce(withLine, source),
   }),
-  addPhrase: way<{ text: string; label?: string | undefined }>({
+  /** A limit told in the story becomes a constraint, and its words, from `start` to `end`, a mark of it. */
+  addPhrase: way<{ text: string; label?: string | undefined; start: number; end: number }>({
     says: () => "add a constraint from the story",
-    apply: (source, { text, label }) => withPlan(source, (p) => withNew(p, text, label)),
+    apply(source, { text, label, start, end }) {
+      const id = freeConstraintId(source.plan?.constraints ?? []);
+      const added = withPlan(source, (p) => withNew(p, text, label));
+      const marks = source.story?.marks ?? [];
+      // Words that are marked for something else stay its own.
+      if (!source.story || marks.some((m) => m.start < end && start < m.end)) return added;
+      return { ...added, story: withMarks(source.story.text, [...marks, { start, end, role: "limit", of: id }]) };
+    },
   }),
   setObjective: way<{ text?: string | undefined; sense?: "greatest" | "least" | undefined }>({
     says: () => "change the objective",
@@ -79,8 +88,19 @@ export const planEdits = {
   }),
   removeConstraint: way<{ id: string }>({
     says: (p) => `delete the constraint ${p.id}`,
-    apply: (source, { id }) =>
-      withPlan(source, (p) => ({ ...p, constraints: p.constraints.filter((c) => c.id !== id) })),
+    apply(source, { id }) {
+      const left = withPlan(source, (p) => ({ ...p, constraints: p.constraints.filter((c) => c.id !== id) }));
+      const marks = source.story?.marks ?? [];
+      // Another constraint may come to have this letter; the words were not told of that one.
+      if (!source.story || !marks.some((m) => m.of === id)) return left;
+      return {
+        ...left,
+        story: withMarks(
+          source.story.text,
+          marks.filter((m) => m.of !== id),
+        ),
+      };
+    },
   }),
   describePlanVariable: way<{ name: string; label: string }>({
     says: () => "describe a variable",

@@ -3,7 +3,8 @@ import { shiftMarks } from "../story";
 import { withEntry, type Entry } from "../entry";
 import { way } from "./way";
 
-const withMarks = (text: string, marks: readonly Mark[]): Story => ({
+/** A story with other marks, in the order of its words. */
+export const withMarks = (text: string, marks: readonly Mark[]): Story => ({
   text,
   ...(marks.length > 0 ? { marks: [...marks].sort((a, b) => a.start - b.start) } : {}),
 });

@@ -12,7 +12,7 @@ function viewOf(source: CaseFile): RegionView {
   const { names } = buildModel(source);
   const { result } = solvePlan(source.plan!, names);
   const picture = planPicture(source.plan!, names, result!)!;
-  return { plan: source.plan!, result: result!, picture, colours: {}, pointed: null, ruledOut: false, line: null };
+  return { plan: source.plan!, result: result!, picture, colours: {}, lit: [], ruledOut: false, line: null };
 }
 const planOf = (plan: Plan): CaseFile => ({ format: "pasear-case", version: 1, title: "T", plan });
 const two = viewOf(demo("two-lanterns"));
@@ -44,7 +44,7 @@ describe("the region of a plan", () => {
   });
   it("a constraint that is pointed at stands out, the others fade", () => {
     const { id } = two.picture.lines[0]!;
-    const styles = seriesOf({ ...two, pointed: id }, "lines").shapes!.map((s) =>
+    const styles = seriesOf({ ...two, lit: [id] }, "lines").shapes!.map((s) =>
       s.type === "polyline" ? s.style : null,
     );
     expect(styles[0]).toMatchObject({ lineWidth: 3.4, opacity: 1 });

@@ -23,9 +23,12 @@ const props = withDefaults(
     words?: number;
     /** its first column stays where the others scroll */
     freezes?: boolean;
+    /** its rows can be pointed at, and walked through by keys */
+    points?: boolean;
   }>(),
-  { sorts: true, page: 60, height: undefined, words: 1, freezes: false },
+  { sorts: true, page: 60, height: undefined, words: 1, freezes: false, points: false },
 );
+const emit = defineEmits<{ point: [key: string | null] }>();
 /** Under a hand that drags the table waits until it rests, in ms: its cells cost more than all else in a frame. */
 const REST = 120;
 const calm = refDebounced(
@@ -37,6 +40,12 @@ const value = computed(() =>
 );
 /** A column that names its row is read out with every cell of it. */
 const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {});
+function pointable({ props: row }: { props: { rowData?: RowsTableRow } }) {
+  if (!props.points || !row.rowData) return {};
+  const { key } = row.rowData;
+  const [on, off] = [() => emit("point", key), () => emit("point", null)];
+  return { tabindex: 0, onMouseenter: on, onFocus: on, onMouseleave: off, onBlur: off };
+}
 </script>
 
 <template>
@@ -52,7 +61,7 @@ const part = (j: number) => (j === 0 ? { bodyCell: { role: "rowheader" } } : {})
     :scrollable="height !== undefined"
     :scroll-height="height"
     :table-props="{ 'aria-label': label }"
-    :pt="{ tableContainer: { tabindex: '0', role: 'group', 'aria-label': label } }"
+    :pt="{ tableContainer: { tabindex: '0', role: 'group', 'aria-label': label }, bodyRow: pointable }"
   >
     <Column
       v-for="(c, j) in calm.columns"

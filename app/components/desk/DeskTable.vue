@@ -12,7 +12,6 @@ const props = defineProps<{
   shown: readonly number[];
 }>();
 const emit = defineEmits<{ show: [inputs: number[]]; close: [] }>();
-const toast = useToast();
 /** It is opened by a press elsewhere, and its keys are at hand at once. */
 const home = useTemplateRef<HTMLElement>("home");
 onActivated(() => home.value?.focus());
@@ -55,14 +54,8 @@ const ways = computed(() => [
   { label: "Copy with tabs", command: () => copy("\t") },
   { label: "Copy as CSV", command: () => copy(",") },
 ]);
-async function copy(separator: "\t" | ","): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(table.text(separator));
-    toast.add({ severity: "info", summary: `${rows.value.length} rows are copied.`, life: 2500 });
-  } catch {
-    toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });
-  }
-}
+const copying = useCopying();
+const copy = (separator: "\t" | ",") => copying.copy(table.text(separator), `${rows.value.length} rows are copied.`);
 </script>
 
 <template>

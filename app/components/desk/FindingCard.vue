@@ -32,7 +32,7 @@ const emit = defineEmits<{
   longer: [id: string];
 }>();
 const store = useCaseStore();
-const toast = useToast();
+const copying = useCopying();
 
 const unfolded = ref(false);
 const ends = computed(() =>
@@ -43,12 +43,7 @@ async function copy(kind: "text" | "latex"): Promise<void> {
   const text = (kind === "text" ? findingText : findingLatex)(props.card, unfolded.value);
   const withWorking = unfolded.value && props.card.working.length > 0 ? ", with its working" : "";
   const summary = `The finding is copied${kind === "latex" ? " as LaTeX" : ""}${withWorking}.`;
-  try {
-    await navigator.clipboard.writeText(text);
-    toast.add({ severity: "info", summary, life: 2500 });
-  } catch {
-    toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });
-  }
+  await copying.copy(text, summary);
 }
 function keep(slot: Slot, text: string): void {
   const result = changeSlot(props.q, slot, text, modelOf(store.document!));

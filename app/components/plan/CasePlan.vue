@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { cornerTrail } from "#core/desk";
 import { buildModel, type CaseFile, type Plan } from "#core/model";
 import { parseUnit } from "#core/units";
 import { constraintColours } from "~/charts/regionView";
@@ -20,7 +21,15 @@ const variables = computed(() => plan.value?.variables.map((v) => v.name) ?? [])
 const slicing = useSlicePair(pair, variables, result);
 const unit = computed(() => (plan.value?.objective?.unit ? parseUnit(plan.value.objective.unit).unit : null));
 const names = computed(() => buildModel({ ...props.document, functions: [], questions: [] }).names);
-const pointed = ref<string | null>(null);
+// ---- what is pointed at, a constraint or a corner, and what it rests on
+const { rested, point } = usePointing(() => false);
+/** A corner is pointed at by its place in the table. */
+const CORNER = "corner ";
+const corner = computed(() =>
+  rested.value?.startsWith(CORNER) ? result.value?.corners[Number(rested.value.slice(CORNER.length))] : undefined,
+);
+const trail = computed(() => corner.value && cornerTrail(corner.value.on, props.document));
+const lit = computed(() => trail.value?.constraints ?? (rested.value ? [rested.value] : []));
 const filesDialog = ref(false);
 
 const colours = computed(() => constraintColours(plan.value));
@@ -46,7 +55,8 @@ function usePlanFile(next: Plan, from: string): void {
       :result="result"
       :colours="colours"
       @files="filesDialog = true"
-      @point="pointed = $event"
+      :trail="trail ?? null"
+      @point="point"
     />
     <PlanPictured
       :case-title="document.title"
@@ -57,7 +67,7 @@ function usePlanFile(next: Plan, from: string): void {
       :is-slice="pair !== null && slice !== null"
       :can-slice="canSlice"
       :colours="colours"
-      :pointed="pointed"
+      :lit="lit"
       @begin="slicing.begin"
       @end="slicing.end"
       @pick="slicing.pick"
@@ -74,7 +84,14 @@ function usePlanFile(next: Plan, from: string): void {
         @go-on="solver.goOn"
       />
       <div v-if="words && result && solved" class="finding" :class="{ dim: solving.state === 'working' }">
-        <PlanFinding :document="document" :plan="solved" :result="result" :words="words" />
+        <PlanFinding
+          :document="document"
+          :plan="solved"
+          :result="result"
+          :words="words"
+          :trail="trail ?? null"
+          @corner="point($event === null ? null : CORNER + $event)"
+        />
       </div>
       <p v-if="result && result.gap !== null && solving.state !== 'working'" class="quiet">
         The time here is over.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { CornerTrail } from "#core/desk";
 import { relationShown, spareWords } from "#core/explain";
 import type { Names } from "#core/formula";
 import type { Plan } from "#core/model";
@@ -11,6 +12,7 @@ const props = defineProps<{
   reading: PlanReading | null;
   result: PlanResult | null;
   colours: Readonly<Record<string, number>>;
+  trail: CornerTrail | null;
 }>();
 const emit = defineEmits<{ point: [id: string | null] }>();
 const store = useCaseStore();
@@ -45,7 +47,7 @@ function remove(id: string): void {
       v-for="(c, i) in plan.constraints.slice(0, all ? undefined : MANY)"
       :key="c.id"
       class="row"
-      :class="{ off: c.off }"
+      :class="{ off: c.off, dim: trail !== null && !trail.constraints.includes(c.id) }"
       @mouseenter="emit('point', c.id)"
       @mouseleave="emit('point', null)"
       @focusin="emit('point', c.id)"

@@ -8,17 +8,25 @@ import {
   worthSentences,
   type PlanWords,
 } from "#core/explain";
+import type { CornerTrail } from "#core/desk";
 import { buildModel, type CaseFile, type Plan } from "#core/model";
 import type { PlanResult } from "#core/plan";
 import { parseUnit } from "#core/units";
-import { separated } from "#core/data";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 
 /**
  * The answer of a plan: its sentence, all corners, what one more of each is worth, and for which objectives it stays.
  */
-const props = defineProps<{ document: CaseFile; plan: Plan; result: PlanResult; words: PlanWords }>();
-const toast = useToast();
+const props = defineProps<{
+  document: CaseFile;
+  plan: Plan;
+  result: PlanResult;
+  words: PlanWords;
+  /** of the corner that is pointed at */
+  trail: CornerTrail | null;
+}>();
+const emit = defineEmits<{ corner: [key: string | null] }>();
+const { copyRows: copy } = useCopying();
 const unit = computed(() => (props.plan.objective?.unit ? parseUnit(props.plan.objective.unit).unit : null));
 const variables = computed(() => props.plan.variables.map((v) => v.name));
 const labels = computed(() => new Map(props.plan.constraints.map((c) => [c.id, c.label ?? c.id])));
@@ -28,14 +36,6 @@ const sentences = computed(() => worthSentences(props.plan, props.result));
 const coefficients = computed(() => coefficientRows(props.plan, props.result, names.value));
 const multipliers = computed(() => Object.entries(props.result.multipliers));
 
-async function copy(rows: readonly (readonly string[])[], what: string): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(separated(rows, ","));
-    toast.add({ severity: "info", summary: `${what} copied as CSV.`, life: 2500 });
-  } catch {
-    toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });
-  }
-}
 /** Of many variables those that are not 0 come first. */
 const inUse = computed(() => {
   const { at } = props.result.whole ?? props.result.best[0] ?? { at: [] };
@@ -124,7 +124,16 @@ const copyBest = () =>
       </h2>
       <Button link @click="copyCorners">Copy as CSV</Button>
     </div>
-    <RowsTable label="Corners" :columns="cornerColumns" :rows="cornerRows" />
+    <RowsTable label="Corners" points :columns="cornerColumns" :rows="cornerRows" @point="emit('corner', $event)" />
+    <p class="quiet from" role="status">
+      <template v-if="trail && trail.phrases.length > 0"
+        >From the story:
+        <template v-for="(p, i) in trail.phrases" :key="i"
+          ><q>{{ p }}</q
+          >{{ i < trail.phrases.length - 1 ? ", " : "" }}</template
+        ></template
+      >
+    </p>
   </template>
   <template v-else-if="result.best.length > 0">
     <div class="panel-head second">
@@ -174,6 +183,10 @@ const copyBest = () =>
   gap: 0.25rem;
   font-size: 0.92rem;
   line-height: 1.45;
+}
+/* Its place is kept, so that nothing moves when it comes. */
+.from {
+  min-height: 1.4em;
 }
 .meaning {
   margin-left: 0.6rem;

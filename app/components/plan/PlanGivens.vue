@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { trackOf, trackStep } from "#core/desk";
+import { trackOf, trackStep, type CornerTrail } from "#core/desk";
 import { formatQuantity } from "#core/explain";
 import type { Given } from "#core/model";
 import { parseUnit } from "#core/units";
 
 /** The givens that a plan uses, varied where the plan is seen. */
-defineProps<{ givens: readonly Given[] }>();
+defineProps<{ givens: readonly Given[]; trail: CornerTrail | null }>();
 const store = useCaseStore();
 const textOf = ({ value, unit }: Given) => formatQuantity(value, unit ? parseUnit(unit).unit : null, 12);
 const vary = ({ name, value, vary: track }: Given): void =>
@@ -17,7 +17,12 @@ function slide(name: string, value: number | number[]): void {
 
 <template>
   <ul>
-    <li v-for="g in givens" :key="g.name" class="given">
+    <li
+      v-for="g in givens"
+      :key="g.name"
+      class="given"
+      :class="{ dim: trail !== null && !trail.givens.includes(g.name) }"
+    >
       <i>{{ g.name }}</i><span class="quiet">{{ g.label ?? "" }}</span
       ><b
         >{{ textOf(g) }}

@@ -18,7 +18,7 @@ const props = defineProps<{
   isSlice: boolean;
   canSlice: boolean;
   colours: Readonly<Record<string, number>>;
-  pointed: string | null;
+  lit: readonly string[];
 }>();
 const emit = defineEmits<{ begin: []; end: []; pick: [place: 0 | 1, name: string] }>();
 const ruledOut = ref(false);
@@ -76,7 +76,7 @@ const worth = (at: readonly number[]) => (props.drawn ? worthAt(props.drawn.plan
       :result="drawn.result"
       :picture="drawn.picture"
       :colours="colours"
-      :pointed="pointed"
+      :lit="lit"
       :ruled-out="ruledOut"
       ><template #left="{ at }"
         ><span v-if="worth(at)">{{ worth(at) }}</span

@@ -17,7 +17,7 @@ const props = defineProps<{
   result: PlanResult;
   picture: PlanPicture;
   colours: Readonly<Record<string, number>>;
-  pointed: string | null;
+  lit: readonly string[];
   ruledOut: boolean;
 }>();
 const home = useTemplateRef<HTMLElement>("home");

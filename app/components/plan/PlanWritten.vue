@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { separated } from "#core/data";
+import type { CornerTrail } from "#core/desk";
 import type { LimitPhrase } from "#core/story";
 import type { Names } from "#core/formula";
 import type { CaseFile } from "#core/model";
@@ -13,10 +13,11 @@ const props = defineProps<{
   reading: PlanReading | null;
   result: PlanResult | null;
   colours: Readonly<Record<string, number>>;
+  /** of the corner that is pointed at: what it does not rest on fades */
+  trail: CornerTrail | null;
 }>();
 const emit = defineEmits<{ files: []; point: [id: string | null] }>();
 const store = useCaseStore();
-const toast = useToast();
 const plan = computed(() => props.document.plan ?? null);
 const objectiveErrors = computed(() =>
   (props.reading?.errors ?? []).filter((e) => e.path.startsWith("plan.objective")).map((e) => e.message),
@@ -27,18 +28,15 @@ const used = computed(() => {
   return (props.document.givens ?? []).filter((g) => words.has(g.name));
 });
 
-async function copyConstraints(): Promise<void> {
+const { copyRows } = useCopying();
+function copyConstraints(): void {
   const rows = (plan.value?.constraints ?? []).map((c) => [c.id, c.text, c.label ?? "", c.off ? "no" : "yes"]);
-  try {
-    await navigator.clipboard.writeText(separated([["id", "constraint", "meaning", "in force"], ...rows], ","));
-    toast.add({ severity: "info", summary: "The constraints are copied as CSV.", life: 2500 });
-  } catch {
-    toast.add({ severity: "warn", summary: "The browser does not allow copying here.", life: 4000 });
-  }
+  void copyRows([["id", "constraint", "meaning", "in force"], ...rows], "The constraints are");
 }
 const line = useTemplateRef<InstanceType<typeof PlanLine>>("line");
 function addPhrase(p: LimitPhrase): void {
-  if (p.constraint) store.apply({ kind: "addPhrase", text: p.constraint, label: p.label || undefined });
+  const { constraint: text, start, end } = p;
+  if (text) store.apply({ kind: "addPhrase", text, label: p.label || undefined, start, end });
 }
 </script>
 
@@ -65,6 +63,7 @@ function addPhrase(p: LimitPhrase): void {
       :reading="reading"
       :result="result"
       :colours="colours"
+      :trail="trail"
       @point="emit('point', $event)"
     />
     <template v-if="plan && plan.variables.length > 0">
@@ -74,7 +73,7 @@ function addPhrase(p: LimitPhrase): void {
     </template>
     <template v-if="used.length > 0">
       <div class="panel-head second"><h2 class="panel-title">Givens</h2></div>
-      <PlanGivens :givens="used" />
+      <PlanGivens :givens="used" :trail="trail" />
     </template>
   </section>
 </template>
