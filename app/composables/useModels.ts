@@ -1,7 +1,7 @@
 import type { UnwrapNestedRefs } from "vue";
 import { freeConstants, type Context } from "#core/fit";
 import type { Model } from "#core/data";
-import type { ModelsAsked, RankedCard } from "#core/choice";
+import type { ModelsAsked, RankedCard, SplitCard } from "#core/choice";
 import type { Columns } from "./useColumns";
 
 /** Models are ranked anew when columns, rows and context have been still for this long, in ms. */
@@ -60,10 +60,13 @@ function useRanking(columns: Columns, asked: () => Omit<ModelsAsked, "x" | "y" |
   const cards = shallowRef<readonly RankedCard[]>([]);
   /** where the rows seem to turn */
   const suggested = shallowRef<readonly number[]>([]);
+  /** the rows in pieces, as one of the models */
+  const splitCard = shallowRef<SplitCard | null>(null);
   const failure = ref<string | null>(null);
   function clear(): void {
     cards.value = [];
     suggested.value = [];
+    splitCard.value = null;
   }
   async function rank(): Promise<void> {
     const { rows } = columns;
@@ -74,6 +77,7 @@ function useRanking(columns: Columns, asked: () => Omit<ModelsAsked, "x" | "y" |
       if (!reply) return;
       cards.value = reply.cards;
       suggested.value = reply.split?.breaks ?? [];
+      splitCard.value = reply.splitCard;
     } catch (reason) {
       failure.value = reason instanceof Error ? reason.message : String(reason);
     }
@@ -87,7 +91,7 @@ function useRanking(columns: Columns, asked: () => Omit<ModelsAsked, "x" | "y" |
   }
   onScopeDispose(() => clearTimeout(timer));
   const { busy, progress, cancel } = worker;
-  return { cards, suggested, failure, rankSoon, busy, progress, cancel };
+  return { cards, suggested, splitCard, failure, rankSoon, busy, progress, cancel };
 }
 
 /** The models of the chosen columns, best first, and the one that is chosen. */

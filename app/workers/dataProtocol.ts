@@ -1,4 +1,4 @@
-import type { ModelsAsked, RankedCard, RoundingLine } from "#core/choice";
+import type { ModelsAsked, RankedCard, RoundingLine, SplitCard } from "#core/choice";
 import type { Split } from "#core/fit";
 import type { TableResult } from "#core/data";
 import type { CaseFile } from "#core/model";
@@ -23,6 +23,7 @@ export type DataReply =
       readonly job: number;
       readonly cards: readonly RankedCard[];
       readonly split: Split | null;
+      readonly splitCard: SplitCard | null;
       readonly ms: number;
     }
   | { readonly kind: "rounding"; readonly job: number; readonly lines: readonly RoundingLine[] }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
-import { BEYOND, rankedCards, roundingLines, type ModelsAsked, type RankedCard } from ".";
+import { BEYOND, rankedCards, roundingLines, thinWords, type ModelsAsked, type RankedCard } from ".";
 
 const asked = (x: readonly number[], y: readonly number[], more: Partial<ModelsAsked> = {}): ModelsAsked => ({
   x,
@@ -108,5 +108,32 @@ describe("what rounding does to the answers", () => {
   it("there is nothing to tell of a function that is no fit, or not there", () => {
     expect(roundingLines(source, "N", 2)).toEqual([]);
     expect(roundingLines(source, "nobody", 2)).toEqual([]);
+  });
+});
+
+describe("the rows in pieces, among the models", () => {
+  const x = Array.from({ length: 16 }, (_, i) => i);
+  const bent = x.map((v, i) => (v < 7 ? 900 - 80 * v : 380 + 200 * (v - 7)) + [6, -4, 3, -6, 2][i % 5]!);
+  it("two lines where a turn leaves every smooth model's misses on one side for long", () => {
+    const { splitCard: found, cards } = rankedCards(asked(x, bent), () => {});
+    expect(found).toMatchObject({ family: "linear", after: 0 });
+    expect(found!.breaks).toHaveLength(1);
+    expect(found!.fewest).toBeGreaterThanOrEqual(6);
+    // The pieces miss what was added to the lines (at most 6), every smooth model more.
+    expect(found!.leaveOneOut).toBeLessThan(10);
+    expect(cards[0]!.leaveOneOut!).toBeGreaterThan(found!.leaveOneOut!);
+  });
+  it("none where the best model's misses change their sign as chance would have it", () => {
+    const y = x.map((v, i) => 5 + 3 * v + [0.4, -1.1, 0.9, -0.2, 0.6, -1.3][i % 6]!);
+    expect(rankedCards(asked(x, y), () => {}).splitCard).toBeNull();
+  });
+  it.each([
+    [8, 2, null],
+    [4, 2, null],
+    [3, 2, "only 3 rows for 2 constants: its misses say little"],
+    [2, 2, "2 rows and 2 constants: it goes through them, whatever they are"],
+    [1, 1, "1 row and 1 constant: it goes through them, whatever they are"],
+  ] as const)("a side of %d rows fitted by %d constants: %s", (rows, constants, words) => {
+    expect(thinWords(rows, constants)).toBe(words);
   });
 });

@@ -1,5 +1,6 @@
 import { rankModels, suggestSplit, type Context, type RankedModel, type Split } from "../fit";
 import { buildModel } from "../model";
+import { splitCard, type SplitCard } from "./splitCard";
 import { cardOf, type FittedRows, type RankedCard } from "./cards";
 
 /** What is to be modelled: rows, what is known of them, and the givens that a formula of one's own may use. */
@@ -12,13 +13,11 @@ export interface ModelsAsked extends FittedRows {
 export function rankedCards(
   asked: ModelsAsked,
   progress: (done: number, all: number) => void,
-): { readonly cards: RankedCard[]; readonly split: Split | null } {
+): { readonly cards: RankedCard[]; readonly split: Split | null; readonly splitCard: SplitCard | null } {
   const { x, y, context } = asked;
   const ranked = rankModels(x, y, { context, own: ownOf(asked), progress });
-  return {
-    cards: ranked.map((m) => cardOf(m, asked)),
-    split: suggestSplit(x, y, leastForItsConstants(ranked, x.length)),
-  };
+  const split = suggestSplit(x, y, leastForItsConstants(ranked, x.length));
+  return { cards: ranked.map((m) => cardOf(m, asked)), split, splitCard: splitCard(split, ranked, x, y) };
 }
 
 function ownOf({ own, variable, givens }: ModelsAsked) {

@@ -35,8 +35,8 @@ export function suggestSplit(
   const total = ys.reduce((s, v) => s + (v - mean) ** 2, 0);
   const floor = total * NOTHING_LEFT + TINY;
   const score = (rss: number, constants: number) => n * Math.log(Math.max(rss, floor) / n) + constants * Math.log(n);
-  let best: Split | null = null;
-  let lowest = Infinity;
+  const two = new Lowest();
+  const three = new Lowest();
   const one = Math.min(
     ...([1, 2] as const).map((d) => score(rssOf(xs, ys, 0, n, d), d + 1)),
     whole ? score((whole.rss * n) / x.length, whole.constants) : Infinity,
@@ -48,23 +48,32 @@ export function suggestSplit(
       (k) => k >= least && k <= n - least && xs[k]! > xs[k - 1]!,
     );
     for (const c of cuts) {
-      const s = score(cost(0, c) + cost(c, n), 2 * (degree + 1) + 1);
-      if (s < lowest) {
-        lowest = s;
-        best = { degree, breaks: [between(xs, c)], gain: one - s };
-      }
+      two.take(score(cost(0, c) + cost(c, n), 2 * (degree + 1) + 1), degree, [c]);
       if (n > 160) continue;
       for (const d of cuts) {
         if (d < c + least) continue;
-        const t = score(cost(0, c) + cost(c, d) + cost(d, n), 3 * (degree + 1) + 2);
-        if (t < lowest) {
-          lowest = t;
-          best = { degree, breaks: [between(xs, c), between(xs, d)], gain: one - t };
-        }
+        three.take(score(cost(0, c) + cost(c, d) + cost(d, n), 3 * (degree + 1) + 2), degree, [c, d]);
       }
     }
   }
-  return best && best.gain > 6 ? best : null;
+  // The least number of pieces that helps: a further one must earn its place as the first break must.
+  const best = two.helps(one) ? (three.helps(two.score) ? three : two) : three.helps(one) ? three : null;
+  if (!best) return null;
+  return { degree: best.degree, breaks: best.cuts.map((c) => between(xs, c)), gain: one - best.score };
+}
+
+/** Less in Schwarz's criterion than this is no reason for another piece (Kass and Raftery 1995: "strong" from 6 on). */
+const ENOUGH = 6;
+class Lowest {
+  score = Infinity;
+  degree: 1 | 2 = 1;
+  cuts: readonly number[] = [];
+  take(score: number, degree: 1 | 2, cuts: readonly number[]): void {
+    if (score < this.score) Object.assign(this, { score, degree, cuts });
+  }
+  helps(than: number): boolean {
+    return than - this.score > ENOUGH;
+  }
 }
 /** A round number between two neighbours. */
 function between(xs: readonly number[], c: number): number {

@@ -40,6 +40,11 @@ async function take(from: string | File): Promise<void> {
   if (typeof from === "string") importer.value?.take(from);
   else importer.value?.takeFile(from);
 }
+/** The split among the models: one break is opened, to be moved and joined; three pieces are used at once. */
+function takeSplit(): void {
+  if (models.suggested.length > 1) made.useThree();
+  else split.at.value = models.suggested[0] ?? null;
+}
 function show(table: string): void {
   columns.tableName = table;
 }
@@ -72,7 +77,7 @@ defineExpose({ take, show });
     <template v-else>
       <RowsPanel :document="document" :columns="columns" @import="importDialog = true" @blank="blank" />
       <DataMiddle :columns="columns" :models="models" :split="split" :made="made" />
-      <ModelsPanel :document="document" :columns="columns" :models="models" :made="made" />
+      <ModelsPanel :document="document" :columns="columns" :models="models" :made="made" @split="takeSplit" />
     </template>
   </main>
 </template>

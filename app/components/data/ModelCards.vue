@@ -3,7 +3,7 @@ import { beyondWords, determinationWords, formatNumber, formatQuantity, growthWo
 import { latexName } from "#core/formula";
 import type { Unit } from "#core/units";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
-import type { RankedCard } from "#core/choice";
+import type { RankedCard, SplitCard } from "#core/choice";
 
 const props = defineProps<{
   cards: readonly RankedCard[];
@@ -12,8 +12,11 @@ const props = defineProps<{
   name: string;
   input: Unit | null;
   output: Unit | null;
+  split: SplitCard | null;
+  /** the function's name can be used */
+  isFree: boolean;
 }>();
-const emit = defineEmits<{ choose: [key: string]; point: [key: string | null] }>();
+const emit = defineEmits<{ choose: [key: string]; point: [key: string | null]; split: [] }>();
 const fitted = computed(() => props.cards.filter((c) => c.reason === null));
 const refused = computed(() => props.cards.filter((c) => c.reason !== null));
 const NAMES: Partial<Record<RankedCard["family"], string>> = {
@@ -51,67 +54,75 @@ function key(event: KeyboardEvent, i: number): void {
 
 <template>
   <div role="radiogroup" aria-label="Models, best first" class="cards">
-    <div
-      v-for="(c, i) in fitted"
-      :key="cardKey(c)"
-      role="none"
-      class="card"
-      :class="{ chosen: cardKey(c) === chosen }"
-      @click="emit('choose', cardKey(c))"
-      @mouseenter="emit('point', cardKey(c))"
-      @mouseleave="emit('point', null)"
-    >
+    <template v-for="(c, i) in fitted" :key="cardKey(c)">
+      <SplitCandidate
+        v-if="split?.after === i"
+        :split="split"
+        :x="x"
+        :output="output"
+        :is-free="isFree"
+        @take="emit('split')"
+      />
       <div
-        role="radio"
-        class="choice"
-        :aria-checked="cardKey(c) === chosen"
-        :aria-label="`${title(c)}: ${name}(${x}) = ${c.text}`"
-        :tabindex="cardKey(c) === chosen ? 0 : -1"
-        :data-model="cardKey(c)"
-        @keydown.enter.prevent="emit('choose', cardKey(c))"
-        @keydown.space.prevent="emit('choose', cardKey(c))"
-        @keydown="key($event, i)"
-        @focus="emit('point', cardKey(c))"
-        @blur="emit('point', null)"
+        role="none"
+        class="card"
+        :class="{ chosen: cardKey(c) === chosen }"
+        @click="emit('choose', cardKey(c))"
+        @mouseenter="emit('point', cardKey(c))"
+        @mouseleave="emit('point', null)"
       >
-        <p class="head">
-          <span class="formula"
-            ><MathText
-              :latex="`${latexName(name)}(${latexName(x)}) = ${c.latex}`"
-              :text="`${name}(${x}) = ${c.text}`" /></span
-          ><Tag class="family" :value="title(c)" />
-        </p>
-        <p class="quiet">
-          <template v-if="miss(c) !== null"
-            >typical miss <b>{{ miss(c) }}</b></template
-          ><template v-else>goes through every row it must</template
-          ><template v-if="c.r2 !== null"> · {{ determinationWords(c.r2) }}</template
-          ><template v-if="c.tied"> · as good as the one above</template>
-        </p>
-        <p v-if="growth(c)" class="quiet">{{ growth(c) }}</p>
-        <template v-for="b in c.beyond.map((found) => beyondWords(found, x, input, output))" :key="b.text">
-          <ProblemNote v-if="b.warns">{{ b.text }}</ProblemNote>
-          <p v-else class="quiet">{{ b.text }}</p>
-        </template>
-        <ProblemNote v-if="c.fewRuns">misses keep their sign for long: the shape does not fit</ProblemNote>
+        <div
+          role="radio"
+          class="choice"
+          :aria-checked="cardKey(c) === chosen"
+          :aria-label="`${title(c)}: ${name}(${x}) = ${c.text}`"
+          :tabindex="cardKey(c) === chosen ? 0 : -1"
+          :data-model="cardKey(c)"
+          @keydown.enter.prevent="emit('choose', cardKey(c))"
+          @keydown.space.prevent="emit('choose', cardKey(c))"
+          @keydown="key($event, i)"
+          @focus="emit('point', cardKey(c))"
+          @blur="emit('point', null)"
+        >
+          <p class="head">
+            <span class="formula"
+              ><MathText
+                :latex="`${latexName(name)}(${latexName(x)}) = ${c.latex}`"
+                :text="`${name}(${x}) = ${c.text}`" /></span
+            ><Tag class="family" :value="title(c)" />
+          </p>
+          <p class="quiet">
+            <template v-if="miss(c) !== null"
+              >typical miss <b>{{ miss(c) }}</b></template
+            ><template v-else>goes through every row it must</template
+            ><template v-if="c.r2 !== null"> · {{ determinationWords(c.r2) }}</template
+            ><template v-if="c.tied"> · as good as the one above</template>
+          </p>
+          <p v-if="growth(c)" class="quiet">{{ growth(c) }}</p>
+          <template v-for="b in c.beyond.map((found) => beyondWords(found, x, input, output))" :key="b.text">
+            <ProblemNote v-if="b.warns">{{ b.text }}</ProblemNote>
+            <p v-else class="quiet">{{ b.text }}</p>
+          </template>
+          <ProblemNote v-if="c.fewRuns">misses keep their sign for long: the shape does not fit</ProblemNote>
+        </div>
+        <div v-if="cardKey(c) === chosen" @click.stop @keydown.stop><slot name="chosen" /></div>
+        <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
+          <summary>constants</summary>
+          <RowsTable
+            label="Constants"
+            :sorts="false"
+            :columns="['constant', 'value', 'standard error']"
+            :rows="constantRows(c)"
+          />
+          <p class="quiet">
+            {{ c.n }} rows<template v-if="c.residualSd !== null">
+              · residual standard deviation {{ formatNumber(c.residualSd, 4) }}</template
+            ><template v-if="c.aicc !== null"> · AICc {{ formatNumber(c.aicc, 4) }}</template> · sum of squares
+            {{ formatNumber(c.rss, 5) }}
+          </p>
+        </details>
       </div>
-      <div v-if="cardKey(c) === chosen" @click.stop @keydown.stop><slot name="chosen" /></div>
-      <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
-        <summary>constants</summary>
-        <RowsTable
-          label="Constants"
-          :sorts="false"
-          :columns="['constant', 'value', 'standard error']"
-          :rows="constantRows(c)"
-        />
-        <p class="quiet">
-          {{ c.n }} rows<template v-if="c.residualSd !== null">
-            · residual standard deviation {{ formatNumber(c.residualSd, 4) }}</template
-          ><template v-if="c.aicc !== null"> · AICc {{ formatNumber(c.aicc, 4) }}</template> · sum of squares
-          {{ formatNumber(c.rss, 5) }}
-        </p>
-      </details>
-    </div>
+    </template>
     <details v-if="refused.length > 0" class="refused">
       <summary>{{ refused.length }} cannot be fitted</summary>
       <ul>

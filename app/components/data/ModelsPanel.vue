@@ -6,6 +6,7 @@ import type { Models } from "~/composables/useModels";
 
 /** The models, best first: one is chosen and used as a function; own formulas, and what is known of the readings. */
 const props = defineProps<{ document: CaseFile; columns: Columns; models: Models; made: FunctionOfData }>();
+const emit = defineEmits<{ split: [] }>();
 const { columns, models, made } = props;
 const own = ref("");
 </script>
@@ -29,6 +30,9 @@ const own = ref("");
       :name="made.typed || 'N'"
       :input="columns.unitOf(columns.x)"
       :output="columns.unitOf(columns.y)"
+      :split="models.splitCard"
+      :is-free="made.problem === null"
+      @split="emit('split')"
       @choose="models.chosen = $event"
       @point="models.pointed = $event"
     >

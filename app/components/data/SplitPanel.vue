@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatNumber } from "#core/explain";
 import type { Owner } from "#core/data";
-import type { RankedCard } from "#core/choice";
+import { thinWords, type RankedCard } from "#core/choice";
 import { SIDES, type Side } from "~/composables/useSplit";
 
 /** Where the data are split, which model each side has, and what can be made of it. */
@@ -37,6 +37,11 @@ const choices = (side: Side) =>
   (props.cards?.[side] ?? [])
     .filter((c) => c.reason === null)
     .map((c) => ({ key: cardKey(c), text: `${c.family}${c.method === "logs" ? " on logs" : ""}` }));
+/** A side with hardly more rows than constants says so. */
+function thin(side: Side): string | null {
+  const card = props.cards?.[side].find((c) => cardKey(c) === models[side].value);
+  return card ? thinWords(card.n, card.constants.length) : null;
+}
 </script>
 
 <template>
@@ -65,7 +70,7 @@ const choices = (side: Side) =>
         :options="choices(side)"
         :model-value="models[side].value"
         :aria-label="`Model of the ${side} side`"
-        @update:model-value="models[side].value = $event"
+        @update:model-value="models[side].value = $event" /><ProblemNote v-if="thin(side)" :text="thin(side)!"
     /></span>
     <p v-if="jump !== null" class="quiet">
       {{ jump }}
