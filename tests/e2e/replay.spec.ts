@@ -1,7 +1,7 @@
 import { sentenceOf, analyse } from "#core/question";
 import { readFileSync } from "node:fs";
 import type { CaseFile } from "#core/model";
-import { DEMO_LINES } from "../shared/demoLines";
+import { DEMO_LINES, typedTogether } from "../shared/demoLines";
 import { Hand } from "./hand";
 import { newCase, says } from "./pages";
 import { expect, test } from "./server";
@@ -11,13 +11,14 @@ for (const [name, lines] of Object.entries(DEMO_LINES)) {
   test(`${demo.title}, from an empty case`, async ({ page, server }) => {
     await newCase(page, server);
     const hand = new Hand(page);
-    for (const line of lines) await hand.desk(line);
+    for (const line of typedTogether(lines)) await hand.desk(line);
     const { model, findings } = analyse(demo);
     // Labels are not typed; the answers are the same.
     const plain = (s: string) => s.replaceAll("`", "");
     await expect(says(page)).toHaveText(findings.map((f) => plain(sentenceOf(f, model))));
     console.log(`${demo.title}: ${hand.actions} actions for ${demo.questions!.length} findings`);
-    expect(hand.actions).toBe(lines.length);
+    // A line an entry were as many actions as lines.
+    expect(hand.actions).toBeLessThanOrEqual((lines.length * 2) / 3);
   });
 }
 

@@ -107,3 +107,15 @@ export const DEMO_LINES: Readonly<Record<string, readonly string[]>> = {
     "T(5 %) ?",
   ],
 };
+
+const kindOf = (line: string): "asked" | "made" | "known" =>
+  line.endsWith("?") ? "asked" : /^\p{L}\w*\(\p{L}\)\s*=/u.test(line) ? "made" : "known";
+
+/** The same as somebody types it who knows that one line takes several: what is known together, what is asked too. */
+export function typedTogether(lines: readonly string[]): string[] {
+  return lines.reduce<string[]>((all, line, i) => {
+    const kind = kindOf(line);
+    if (i === 0 || kind === "made" || kind !== kindOf(lines[i - 1]!)) return [...all, line];
+    return [...all.slice(0, -1), `${all.at(-1)}; ${line}`];
+  }, []);
+}

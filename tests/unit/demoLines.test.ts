@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import type { CaseFile } from "#core/model";
 import { interpret, understand, withEntry } from "#core/entry";
 import { slipsOf } from "#core/slips";
-import { DEMO_LINES } from "../shared/demoLines";
+import { DEMO_LINES, typedTogether } from "../shared/demoLines";
 
 const folder = new URL("../../demo/", import.meta.url);
 const demo = (name: string) => JSON.parse(readFileSync(new URL(`${name}.pasear.json`, folder), "utf8")) as CaseFile;
@@ -35,6 +35,15 @@ describe.each(Object.entries(DEMO_LINES))("%s, typed line by line", (name, lines
   });
   it("has the findings of the file", () => {
     expect(sentences(typed)).toEqual(sentences(demo(name)));
+  });
+  it("typed with several entries in a line it is the same case", () => {
+    let together: CaseFile = { format: "pasear-case", version: 1, title: "Typed" };
+    for (const line of typedTogether(lines)) {
+      const read = understand(line, together);
+      expect([line, read.kind]).toEqual([line, "entries"]);
+      if (read.kind === "entries") together = read.entries.reduce(withEntry, together);
+    }
+    expect(together).toEqual(typed);
   });
   it("the file has no slips", () => {
     expect(slipsOf(analyse(demo(name))).map((s) => s.message)).toEqual([]);
