@@ -54,6 +54,7 @@ export default defineNuxtConfig({
         "Column",
         "DataTable",
         "Dialog",
+        "InputNumber",
         "InputText",
         "Listbox",
         "Menu",

@@ -6,6 +6,7 @@ import checkbox from "@primeuix/themes/nora/checkbox";
 import datatable from "@primeuix/themes/nora/datatable";
 import dialog from "@primeuix/themes/nora/dialog";
 import iconfield from "@primeuix/themes/nora/iconfield";
+import inputnumber from "@primeuix/themes/nora/inputnumber";
 import inputtext from "@primeuix/themes/nora/inputtext";
 import menu from "@primeuix/themes/nora/menu";
 import messageBase from "@primeuix/themes/nora/message";
@@ -31,6 +32,7 @@ const used = {
       datatable,
       dialog,
       iconfield,
+      inputnumber,
       inputtext,
       menu,
       message: messageBase,

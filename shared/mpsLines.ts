@@ -1,11 +1,12 @@
+import { bare } from "#core/numeric";
 /** The fewest parts a line of each section has. */
-const FEWEST: Readonly<Record<string, { parts: number; wants: string }>> = {
+const FEWEST = bare<{ parts: number; wants: string }>({
   ROWS: { parts: 2, wants: "a kind (N, L, G or E) and a name" },
   COLUMNS: { parts: 3, wants: "a variable, a row and a number" },
   RHS: { parts: 2, wants: "a row and a number" },
   RANGES: { parts: 2, wants: "a row and a number" },
   BOUNDS: { parts: 2, wants: "a kind and a variable" },
-};
+});
 
 /**
  * The first line of an MPS file that cannot be one, in words; null where there is none. The solver's own reader never

@@ -5,7 +5,7 @@ import { deskOption } from "~/charts/deskOption";
 import { PAPER } from "~/charts/look";
 import { onePane } from "~/charts/onePane";
 import { regionOption, type RegionView } from "~/charts/regionOption";
-import { chartSheet, type Sheet } from "~/utils/pictureFile";
+import { chartSheet, type Sheet } from "~/paper/pictureFile";
 
 /** What the pictures of a brief are drawn from. */
 export interface PictureSource {

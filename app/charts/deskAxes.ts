@@ -12,6 +12,8 @@ export interface Art {
   readonly lit: ReadonlySet<string> | null;
   /** a small graph has neither names nor labels */
   readonly isSmall: boolean;
+  /** no names at the ends of its curves */
+  readonly isUnnamed: boolean;
 }
 
 const axisOf = (pane: number, { min, max }: { min: number; max: number }, { look }: Art) => ({
@@ -56,8 +58,9 @@ export function xAxis(pane: number, art: Art) {
 
 export function yAxis(pane: number, art: Art) {
   const { picture, rects, look, isSmall } = art;
-  const { y, unit } = picture.panes[pane]!;
-  const isNamed = !isSmall && unit !== "" && !unit.startsWith("$");
+  const { y, unit, title } = picture.panes[pane]!;
+  const name = title ?? (unit.startsWith("$") ? "" : prettyUnit(unit));
+  const isNamed = !isSmall && name !== "";
   return {
     ...axisOf(pane, y, art),
     id: `y:${pane}`,
@@ -67,7 +70,7 @@ export function yAxis(pane: number, art: Art) {
     axisLabel: { ...labelsOf(art, valueText(unit)), margin: isSmall ? 5 : 8 },
     ...(isNamed
       ? {
-          name: prettyUnit(unit),
+          name,
           nameLocation: "end",
           nameGap: 8,
           nameTextStyle: {

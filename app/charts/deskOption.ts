@@ -2,7 +2,7 @@ import type { Picture, Point } from "#core/graph";
 import { xAxis, yAxis, type Art } from "./deskAxes";
 import { LABEL_HEIGHT, placeLabels } from "./answerLabels";
 import { paneRects, placeNames, toX, toY, type Margin, type Rect } from "./deskLayout";
-import { PAPER, dashOf, type Look } from "./look";
+import { dashOf, type Look } from "./look";
 import { cutAt, group, polyline, words, type ChartOption, type Lettering, type Series, type Shape } from "./option";
 
 /** Beyond this a line is cut: drawings lose their footing at huge numbers; in px. */
@@ -13,17 +13,26 @@ const FADED = 0.22;
 const Z = { ghost: 2, level: 2, curve: 3, end: 4, point: 6, text: 8 } as const;
 const PLAIN = { silent: true, animation: false, emphasis: { disabled: true } } as const;
 
-/** The graph of the desk at a size in pixels; `lit` dims everything that is not on the trail. */
+/** What may be otherwise about the graph of the desk. */
+export interface DeskForm {
+  /** what is on the trail that is lit: everything else fades */
+  readonly lit?: ReadonlySet<string> | null;
+  /** of a small graph, which has neither names nor labels */
+  readonly margin?: Margin;
+  /** no names at the ends of its curves */
+  readonly isUnnamed?: boolean;
+}
+
+/** The graph of the desk at a size in pixels. */
 export function deskOption(
   picture: Picture,
   width: number,
   height: number,
   look: Look,
-  lit: ReadonlySet<string> | null = null,
-  margin?: Margin,
+  { lit = null, margin, isUnnamed = false }: DeskForm = {},
 ): { option: ChartOption; rects: Rect[] } {
   const rects = paneRects(picture, width, height, margin);
-  const art: Art = { picture, rects, look, lit, isSmall: margin !== undefined };
+  const art: Art = { picture, rects, look, lit, isSmall: margin !== undefined, isUnnamed };
   const option = {
     textStyle: { fontFamily: look.face },
     grid: rects.map((r, i) => ({ id: `pane:${i}`, ...r, containLabel: false })),
@@ -53,7 +62,7 @@ function paneSeries(pane: number, art: Art): Series[] {
       clip: false,
       z: Z.point,
       // Nobody takes hold of anything on paper.
-      data: [...points(pane, art), ...(art.look === PAPER ? [] : grips(pane, art))],
+      data: [...points(pane, art), ...(art.look.onPaper ? [] : grips(pane, art))],
       markLine: levels(pane, art),
       markArea: shades(art),
     },
@@ -206,7 +215,7 @@ const limitWords = (art: Art): Shape[] => {
   });
 };
 const nameWords = (art: Art): Shape[] =>
-  placeNames(art.picture, art.rects).map((n) =>
+  (art.isUnnamed ? [] : placeNames(art.picture, art.rects)).map((n) =>
     write(art, n.x, n.y, n.name, {
       fill: art.look.curves[n.colour]!,
       size: 13,

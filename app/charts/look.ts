@@ -12,6 +12,8 @@ export interface Look {
   readonly brick: string;
   readonly grey: string;
   readonly face: string;
+  /** nobody takes hold of anything on paper */
+  readonly onPaper: boolean;
 }
 
 /** One dash a colour, so that curves are told apart without colour; null: a line without gaps. */
@@ -40,6 +42,21 @@ export const PAPER: Look = {
   brick: "#b5432c",
   grey: "#6b7686",
   face: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
+  onPaper: true,
+};
+/** The same without colour: curves by their dashes and by three steps of grey, answers by black rings. */
+export const GREYS: Look = {
+  ...PAPER,
+  curves: ["#000000", "#5a5a5a", "#000000", "#8a8a8a", "#5a5a5a", "#000000", "#8a8a8a"],
+  ink: "#000000",
+  quiet: "#3c3c3c",
+  hairline: "#dddddd",
+  axis: "#5a5a5a",
+  amber: "#000000",
+  amberSoft: "#eeeeee",
+  amberDeep: "#3c3c3c",
+  brick: "#3c3c3c",
+  grey: "#8a8a8a",
 };
 
 let held: { dark: boolean; look: Look } | null = null;
@@ -69,5 +86,6 @@ function read(): Look {
     brick: v("--brick"),
     grey: v("--ink-3"),
     face: v("--face").replace(/"/g, "'"),
+    onPaper: false,
   };
 }

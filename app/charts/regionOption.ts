@@ -6,6 +6,18 @@ import { AROUND, arrowsOf, groundOf, placeCorners, type Ground, type Labelled } 
 import type { Look } from "./look";
 import { polygon, polyline, words, type ChartOption, type Series, type Shape } from "./option";
 
+/** What is written on a graph for a document. */
+export interface PaperWords {
+  /** along the input's axis, and over the axis of values of each pane; empty: nothing */
+  readonly across: string;
+  readonly upwards: readonly string[];
+  /** names at the curves, or at the lines of constraints */
+  readonly names: boolean;
+  /** keys of the answers whose words stand beside their rings */
+  readonly named: readonly string[];
+}
+export const keyOfCorner = (at: readonly number[]): string => at.join(",");
+
 /** What the region of two variables shows. */
 export interface RegionView {
   readonly plan: Plan;
@@ -19,6 +31,8 @@ export interface RegionView {
   readonly ruledOut: boolean;
   /** the objective's line, across the frame */
   readonly line: readonly (readonly [number, number])[] | null;
+  /** for a document: what is written on it */
+  readonly paper?: PaperWords | undefined;
 }
 
 interface Art extends RegionView {
@@ -156,16 +170,17 @@ function corners(art: Art) {
 
 /** "(60, 40) $370" */
 function texts(art: Art): Series {
-  const { look, ground, plan } = art;
+  const { look, ground, plan, paper } = art;
   const how = { fill: look.quiet, face: look.face };
+  const { across, upwards } = paper ?? { across: variableText(plan, 0), upwards: [variableText(plan, 1)] };
   const shapes = [
-    ...lineNames(art),
+    ...(paper?.names === false ? [] : lineNames(art)),
     ...cornerLabels(art),
-    words(ground.left + ground.width / 2, ground.top + ground.height + AROUND.bottom - 10, variableText(plan, 0), {
+    words(ground.left + ground.width / 2, ground.top + ground.height + AROUND.bottom - 10, across, {
       ...how,
       align: "center",
     }),
-    words(6, 9, variableText(plan, 1), how),
+    words(6, 9, upwards[0] ?? "", how),
   ];
   return { type: "custom", id: "words", coordinateSystem: "none", ...PLAIN, z: Z.text, shapes };
 }
@@ -174,7 +189,9 @@ function texts(art: Art): Series {
 function cornerLabels(art: Art): Shape[] {
   const { look, plan, result } = art;
   const { keys, whole } = answerOf(art);
-  const all = [...(whole ? [whole] : []), ...result.corners].map((c): Labelled => ({
+  const isNamed = (at: readonly number[]) => art.paper?.named.includes(keyOfCorner(at)) ?? true;
+  const places = [...(whole ? [whole] : []), ...result.corners].filter((c) => isNamed(c.at));
+  const all = places.map((c): Labelled => ({
     at: c.at,
     text: cornerText(c, plan),
     strong: keys.has(c.at.join(",")),

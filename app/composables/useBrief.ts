@@ -2,7 +2,7 @@ import { MOST_WEIGHED, briefPage, filledRows, planTold, type BriefPage, type Pla
 import { modelOf, type CaseFile } from "#core/model";
 import { briefPicture, pictureKeys, type PictureSource } from "~/brief/briefPictures";
 import { restingRegion } from "~/charts/regionView";
-import type { Sheet } from "~/utils/pictureFile";
+import type { Sheet } from "~/paper/pictureFile";
 
 /** The brief of the open case, written anew with every change: its page, and its pictures as they are drawn. */
 export function useBrief(document: Ref<CaseFile>) {

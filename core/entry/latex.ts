@@ -1,5 +1,6 @@
+import { bare } from "../numeric";
 /** Commands that stand for a sign, a name or nothing. */
-const SIGNS: Readonly<Record<string, string>> = {
+const SIGNS = bare<string>({
   cdot: "*",
   times: "*",
   div: "/",
@@ -25,7 +26,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   displaystyle: "",
   quad: " ",
   qquad: " ",
-};
+});
 const SPACING = /\\[,;:! ]/g;
 
 /** LaTeX of a line of school mathematics as it would be typed; what it does not know keeps its name. */

@@ -1,3 +1,4 @@
+import { bare } from "../numeric";
 import { namesTaken } from "../data";
 import type { CaseFile, FunctionRow } from "../model";
 import { parseUnit, singular } from "../units";
@@ -74,7 +75,7 @@ function kin(rows: readonly FunctionRow[]): { word: string; i: number }[] {
 }
 
 /** Names that everybody in this trade gives; they count where a case has two of them and no words for them. */
-const TRADE_NAMES: Readonly<Record<string, string>> = { R: "revenue", C: "cost", P: "profit" };
+const TRADE_NAMES = bare<string>({ R: "revenue", C: "cost", P: "profit" });
 function isNamedSo(f: FunctionRow, words: readonly string[], rows: readonly FunctionRow[]): boolean {
   const kind = f.label ? undefined : TRADE_NAMES[f.name];
   return kind !== undefined && words.includes(kind) && rows.filter((r) => r.name in TRADE_NAMES).length > 1;

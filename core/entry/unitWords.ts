@@ -1,5 +1,6 @@
+import { bare } from "../numeric";
 /** Words for what is measured, and how their units are written. */
-export const UNIT_OF_WORD: Readonly<Record<string, string>> = {
+export const UNIT_OF_WORD = bare<string>({
   second: "s",
   minute: "min",
   hour: "h",
@@ -13,7 +14,7 @@ export const UNIT_OF_WORD: Readonly<Record<string, string>> = {
   euro: "€",
   pound: "£",
   percent: "%",
-};
+});
 
 /** The words that a unit is called by. */
 export const wordsOfUnit = (unit: string): string[] =>

@@ -1,6 +1,7 @@
 import type { Names } from "../formula";
 import type { Plan } from "../model";
 import { readConstraint, readForm, type PlanResult } from "../plan";
+import { ownOf } from "../numeric";
 import { parseUnit } from "../units";
 import { formatNumber, formatQuantity } from "./quantity";
 
@@ -57,7 +58,7 @@ export function worthAt(plan: Plan, at: readonly number[], names: Names): string
 /** "20 to spare": what the best point leaves of a constraint, in whole values where these are asked for. */
 export function spareWords(result: PlanResult, id: string): string {
   if (result.best.length === 0) return "";
-  const room = (result.wholeSlack ?? result.slack)[id];
+  const room = ownOf(result.wholeSlack ?? result.slack, id);
   if (room === undefined) return result.wholeSlack ? "" : "nothing left";
   return result.wholeSlack && room === 0 ? "nothing left" : `${formatNumber(room)} to spare`;
 }

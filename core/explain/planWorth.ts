@@ -1,7 +1,7 @@
 import type { Plan } from "../model";
 import { readForm, type PlanResult } from "../plan";
 import type { Names } from "../formula";
-import { toDouble } from "../numeric";
+import { ownOf, toDouble } from "../numeric";
 import { parseUnit } from "../units";
 import { isPlainSign } from "./planWords";
 import { formatNumber, formatRate } from "./quantity";
@@ -41,7 +41,7 @@ export function worthSentences(plan: Plan, r: PlanResult): string[] {
         "constraints meet at the best point."
       );
     const verb = least ? (worth > 0 ? "adds" : "saves") : worth > 0 ? "brings" : "costs";
-    const range = r.ranges[id];
+    const range = ownOf(r.ranges, id);
     const holds =
       !range || (range[0] === null && range[1] === null)
         ? ""
@@ -88,8 +88,8 @@ export function coefficientRows(plan: Plan, r: PlanResult, names: Names): Coeffi
   const least = plan.objective.sense === "least";
   return plan.variables.map((v, j) => {
     const now = toDouble(form.form.coefficients[j]!);
-    const stays = r.stays[v.name] ?? null;
-    const reduced = r.reduced[v.name] ?? null;
+    const stays = ownOf(r.stays, v.name) ?? null;
+    const reduced = ownOf(r.reduced, v.name) ?? null;
     const at = best.at[j]!;
     const rate = (x: number) => formatRate(x, unit);
     let says = "";

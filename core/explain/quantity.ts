@@ -1,4 +1,4 @@
-import { NEARLY_WHOLE, raised } from "../numeric";
+import { NEARLY_WHOLE, raised, bare } from "../numeric";
 import { plural, singular, type Unit } from "../units";
 
 /** Numbers from here on, and below, are written with a power of ten. */
@@ -6,7 +6,7 @@ const [HUGE, SMALL] = [1e15, 1e-6];
 /** A hundredth that rounding is off by less than this is a whole one: money of two places. */
 const NO_CENT = 1e-6;
 
-const SIGNS: Readonly<Record<string, string>> = {
+const SIGNS = bare<string>({
   USD: "$",
   EUR: "€",
   GBP: "£",
@@ -16,7 +16,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   KRW: "₩",
   TRY: "₺",
   UAH: "₴",
-};
+});
 /** Units written as symbols: never put in the plural. */
 const SYMBOLS = new Set(
   "s ms min h hr d a m km cm mm ha L l mL ml kg g mg t lb oz K °C °F ft yd mi % sec yr".split(" "),
@@ -140,7 +140,7 @@ export function unitFor(x: number, text: string): string {
   return `${Math.abs(x) === 1 ? one : plural(one)}${prettyUnit(noun[2]!)}`;
 }
 
-const SPOKEN: Readonly<Record<string, string>> = {
+const SPOKEN = bare<string>({
   s: "second",
   min: "minute",
   h: "hour",
@@ -150,7 +150,7 @@ const SPOKEN: Readonly<Record<string, string>> = {
   yr: "year",
   m: "metre",
   km: "kilometre",
-};
+});
 /** One of a unit, after "per": "second", "week", "lantern". */
 export function oneOf(name: string, unit: Unit | null): string {
   const text = unit?.text ?? "";

@@ -1,3 +1,4 @@
+import { bare } from "../numeric";
 import type { Syntax } from "./syntaxTree";
 
 /**
@@ -13,7 +14,7 @@ const PRODUCT = 2;
 const SIGN = 2;
 const POWER = 4;
 
-const BUILTIN: Readonly<Record<string, string>> = {
+const BUILTIN = bare<string>({
   ln: "\\ln",
   sin: "\\sin",
   cos: "\\cos",
@@ -29,7 +30,7 @@ const BUILTIN: Readonly<Record<string, string>> = {
   atan: "\\arctan",
   log10: "\\log_{10}",
   log2: "\\log_{2}",
-};
+});
 const GREEK = new Set(
   (
     "alpha beta gamma delta epsilon zeta eta theta kappa lambda mu nu xi rho sigma tau " +

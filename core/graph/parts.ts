@@ -47,6 +47,8 @@ export interface Pane {
   readonly functions: readonly string[];
   readonly y: Axis;
   readonly share: number;
+  /** written over its axis instead of its unit; empty: nothing */
+  readonly title?: string | undefined;
 }
 
 /** Everything a drawing needs, in the case's own numbers; how it is drawn is the caller's business. */

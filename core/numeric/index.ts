@@ -8,3 +8,4 @@ export { type RealRoot } from "./closedRoots";
 export { simplestBetween } from "./simplest";
 export { NEARLY_WHOLE, TINY } from "./tolerances";
 export { lowered, raised } from "./raised";
+export { bare, ownOf } from "./bare";

@@ -1,3 +1,4 @@
+import { bare } from "../numeric";
 import type { Plan } from "../model";
 import type { Program } from "./program";
 import { NOTHING_FOUND, type PlanResult } from "./planResult";
@@ -126,9 +127,9 @@ function roomOf({ entries, lower, upper }: Program["rows"][number], at: readonly
 /** Which constraints are used up, what is left of the others, and what one more of each is worth. */
 function rowsTold(p: Program, relaxed: Relaxed, at: readonly number[]) {
   const binding: string[] = [];
-  const slack: Record<string, number> = {};
-  const multipliers: Record<string, number | null> = {};
-  const ranges: Record<string, readonly [number | null, number | null]> = {};
+  const slack = bare<number>();
+  const multipliers = bare<number | null>();
+  const ranges = bare<readonly [number | null, number | null]>();
   p.rows.forEach((r, i) => {
     const { value, room, isTight } = roomOf(r, at);
     if (!isTight) slack[r.id] = Math.min(slack[r.id] ?? Infinity, Number(room.toPrecision(12)));
@@ -149,7 +150,7 @@ function rowsTold(p: Program, relaxed: Relaxed, at: readonly number[]) {
 
 /** For which coefficients the point stays best, and what each variable would bring beside what it takes. */
 function coefficientsTold(p: Program, relaxed: Relaxed) {
-  const stays: Record<string, readonly [number | null, number | null]> = {};
+  const stays = bare<readonly [number | null, number | null]>();
   const brings = p.variables.map((_, j) => p.cost?.[j] ?? 0);
   p.rows.forEach((r, i) => {
     if (r.entries.length > 1) for (const [j, v] of r.entries) brings[j]! -= relaxed.worth[i]! * v;
@@ -173,7 +174,7 @@ function withWhole(result: PlanResult, plan: Plan, p: Program, a: CompiledAnswer
   const isBroken = worstBreak(p, at) > TIGHT;
   const value = valueAt(p, at);
   const gap = a.whole.proven ? null : Math.abs(a.whole.bound - value) / Math.max(LEAST_VALUE, Math.abs(value));
-  const wholeSlack: Record<string, number> = {};
+  const wholeSlack = bare<number>();
   for (const r of p.rows) {
     const { room, isTight } = roomOf(r, at);
     wholeSlack[r.id] = Math.min(wholeSlack[r.id] ?? Infinity, isTight ? 0 : Number(room.toPrecision(12)));

@@ -1,5 +1,5 @@
 import { WorthAtBest } from "./worthAtBest";
-import { ZERO, isZero, ratio, rationalText, toDouble, type Rational } from "../numeric";
+import { ZERO, isZero, ratio, rationalText, toDouble, bare, type Rational } from "../numeric";
 import type { Names } from "../formula";
 import type { Plan } from "../model";
 import { maximise } from "./exactSimplex";
@@ -77,7 +77,7 @@ class PlanSolver {
     const always = this.relations.filter((r) => bests.every((p) => tight(r, p)));
     const whole = this.plan.variables.some((v) => v.whole) ? this.wholeBest() : null;
     const at = bests[0]!;
-    const slack: Record<string, number> = {};
+    const slack = bare<number>();
     for (const r of this.relations)
       if (!this.relations.some((s) => s.id === r.id && tight(s, at))) {
         const room = toDouble(dot(r.coefficients, at).sub(r.bound).abs());
@@ -163,7 +163,7 @@ class PlanSolver {
   }
 
   private roomsAt(at: readonly Rational[]): Record<string, number> {
-    const rooms: Record<string, number> = {};
+    const rooms = bare<number>();
     for (const r of this.relations) {
       const room = toDouble(dot(r.coefficients, at).sub(r.bound).abs());
       rooms[r.id] = Math.min(rooms[r.id] ?? Infinity, room);

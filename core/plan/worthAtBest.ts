@@ -1,4 +1,4 @@
-import { ONE, ZERO, isZero, ratio, simplestBetween, toDouble, type Rational } from "../numeric";
+import { ONE, ZERO, isZero, ratio, simplestBetween, toDouble, bare, type Rational } from "../numeric";
 import type { Plan } from "../model";
 import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
@@ -43,8 +43,8 @@ export class WorthAtBest {
     value: Rational,
     tied: boolean,
   ): Pick<PlanResult, "multipliers" | "ranges"> {
-    const multipliers: Record<string, number | null> = {};
-    const ranges: Record<string, Range> = {};
+    const multipliers = bare<number | null>();
+    const ranges = bare<Range>();
     this.relations.forEach((r, i) => {
       if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) return;
       if (!tight(r, at)) {

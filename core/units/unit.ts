@@ -1,5 +1,5 @@
 import pluralize from "pluralize";
-import { remembered } from "../numeric";
+import { remembered, bare } from "../numeric";
 
 /** Powers and factors of units are few and simple; rounding is off by far less than this. */
 const SAME = 1e-9;
@@ -16,11 +16,11 @@ export interface Unit {
   readonly text: string;
 }
 
-export const PLAIN: Unit = { powers: {}, factor: 1, text: "" };
+export const PLAIN: Unit = { powers: bare<number>(), factor: 1, text: "" };
 
 type Known = readonly [dimension: string, power: number, factor: number];
 const YEAR = 365.25 * 86400;
-const KNOWN: Readonly<Record<string, Known>> = {
+const KNOWN = bare<Known>({
   s: ["second", 1, 1],
   sec: ["second", 1, 1],
   second: ["second", 1, 1],
@@ -83,8 +83,8 @@ const KNOWN: Readonly<Record<string, Known>> = {
   "°F": ["kelvin", 1, 5 / 9],
   degC: ["kelvin", 1, 1],
   degF: ["kelvin", 1, 5 / 9],
-};
-const SIGNS: Readonly<Record<string, string>> = {
+});
+const SIGNS = bare<string>({
   $: "USD",
   "€": "EUR",
   "£": "GBP",
@@ -94,7 +94,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   "₩": "KRW",
   "₺": "TRY",
   "₴": "UAH",
-};
+});
 const CODES = new Set(
   (
     "USD EUR GBP JPY CHF CAD AUD NZD CNY INR RUB KRW SEK NOK DKK PLN CZK HUF TRY UAH BRL " +
@@ -161,7 +161,7 @@ export function unitTrouble(text: string): string | null {
 }
 
 function readUnit(text: string): ReadUnit {
-  const powers: Record<string, number> = {};
+  const powers = bare<number>();
   let factor = 1;
   let rest = text.trim();
   if (rest === "" || rest === "1") return { unit: { ...PLAIN, text: "" } };
@@ -220,7 +220,7 @@ export const sameUnit = (a: Unit, b: Unit): boolean => samePowers(a, b) && Math.
 export const isPlain = (u: Unit): boolean => Object.keys(u.powers).length === 0;
 
 export function times(a: Unit, b: Unit, power = 1): Unit {
-  const powers: Record<string, number> = { ...a.powers };
+  const powers = bare(a.powers);
   for (const [name, p] of Object.entries(b.powers)) {
     powers[name] = (powers[name] ?? 0) + p * power;
     if (Math.abs(powers[name]!) < SAME) Reflect.deleteProperty(powers, name);
@@ -229,7 +229,7 @@ export function times(a: Unit, b: Unit, power = 1): Unit {
 }
 
 export function raised(a: Unit, power: number): Unit {
-  const powers = Object.fromEntries(Object.entries(a.powers).map(([name, p]) => [name, p * power]));
+  const powers = bare(Object.fromEntries(Object.entries(a.powers).map(([name, p]) => [name, p * power])));
   return { powers, factor: a.factor ** power, text: power === 1 ? a.text : written(collect(a.text, power)) };
 }
 

@@ -113,3 +113,14 @@ describe("products and comparisons", () => {
     expect(isPlain(unit("%/year"))).toBe(false);
   });
 });
+
+describe("names that every object of the language has", () => {
+  it.each(["toString", "constructor", "valueOf", "hasOwnProperty", "isPrototypeOf", "m/toStrings^2"])(
+    "%s is a thing that is counted, like any other word",
+    (text) => {
+      const { unit } = parseUnit(text);
+      expect(Object.values(unit?.powers ?? {}).every((p) => Number.isInteger(p))).toBe(true);
+      expect(unit && times(unit, unit, -1).powers).toEqual({});
+    },
+  );
+});

@@ -203,12 +203,12 @@ test("a table of values with inputs of my own, and the graph as a file", async (
   await page.keyboard.press("Escape");
   await expect(table).toBeHidden();
   await expect(page.getByRole("button", { name: "Table", exact: true })).toBeFocused();
-  const file = page.getByRole("dialog", { name: "Picture file" });
+  const file = page.getByRole("dialog", { name: "Graph for a document" });
   for (const [kind, start] of [
     ["PNG, for documents", "\u0089PNG"],
     ["SVG, sharp at any size", "<svg"],
   ] as const) {
-    await page.getByRole("button", { name: "Picture file" }).click();
+    await page.getByRole("button", { name: "For a document" }).click();
     await file.getByRole("radio", { name: kind }).check();
     const [download] = await Promise.all([
       page.waitForEvent("download"),

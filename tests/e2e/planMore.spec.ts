@@ -201,8 +201,8 @@ test("files of the plan and its picture are saved; a variable that is yes or no"
     expect(readFileSync(await download.path(), "utf8")).toMatch(wanted);
   }
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Picture file" }).click();
-  const picture = page.getByRole("dialog", { name: "Picture file" });
+  await page.getByRole("button", { name: "For a document" }).click();
+  const picture = page.getByRole("dialog", { name: "Graph for a document" });
   await picture.getByLabel("SVG, sharp at any size").check();
   const [download] = await Promise.all([
     page.waitForEvent("download"),

@@ -29,7 +29,7 @@ test("every dialog of the desk is free of accessibility faults, in the dark too"
   await page.emulateMedia({ colorScheme: "dark", reducedMotion: "reduce" });
   await stand(page, server);
   for (const [button, name] of [
-    ["Picture file", "Picture file"],
+    ["For a document", "Graph for a document"],
     ["Forms", "Forms"],
     ["Pieces", "A function by pieces"],
     ["Compare", "Compare with"],
@@ -71,7 +71,7 @@ test("after every dialog the focus is where it came from, and in a new case on t
   await page.keyboard.type("f(x) = 3x + 2");
   await page.keyboard.press("Enter");
   await expect(row(page, "f")).toBeVisible();
-  for (const name of ["Picture file", "Forms", "Pieces"]) {
+  for (const name of ["For a document", "Forms", "Pieces"]) {
     const button = page.getByRole("button", { name, exact: true });
     await button.focus();
     await page.keyboard.press("Enter");

@@ -23,6 +23,7 @@ const LOOK: Look = {
   brick: "brick",
   grey: "grey",
   face: "serif",
+  onPaper: false,
 };
 const cases = readdirSync("demo")
   .map((f) => JSON.parse(readFileSync(`demo/${f}`, "utf8")) as CaseFile)
@@ -31,7 +32,7 @@ const [WIDTH, HEIGHT] = [860, 330];
 const of = (source: CaseFile, lit: ReadonlySet<string> | null = null, [w, h] = [WIDTH, HEIGHT]) => {
   const analysis = analyse(source);
   const p = picture(analysis)!;
-  return { p, analysis, ...deskOption(p, w, h, LOOK, lit) };
+  return { p, analysis, ...deskOption(p, w, h, LOOK, { lit }) };
 };
 const stall = cases.find((c) => c.title === "Lantern stall")!;
 type Made = ReturnType<typeof of>;
@@ -202,7 +203,7 @@ describe("a small graph", () => {
   const { p } = of(stall);
   it("shows the curves asked for and the answers of one question, without names and labels", () => {
     const part = onePane(p, ["R", "C"], "q1")!;
-    const made = deskOption(part, 320, 130, LOOK, null, SMALL);
+    const made = deskOption(part, 320, 130, LOOK, { margin: SMALL });
     expect(part.curves.map((c) => c.name).sort()).toEqual(["C", "R"]);
     expect(seriesOf(made, "curves:0").shapes).toHaveLength(2);
     expect(seriesOf(made, "points:0").data).toHaveLength(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { BriefBlock } from "#core/brief";
-import type { Sheet } from "~/utils/pictureFile";
+import type { Sheet } from "~/paper/pictureFile";
 
 /** The blocks of one part of the brief, as they stand on paper. */
 defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { BriefPicture } from "#core/brief";
 import { pictureSvg } from "~/brief/briefPictures";
-import type { Sheet } from "~/utils/pictureFile";
+import type { Sheet } from "~/paper/pictureFile";
 
 /** A picture of the brief with its caption, which is changed where it stands. */
 const props = defineProps<{ block: BriefPicture; sheet: Sheet | null; keep: (key: string, caption: string) => void }>();

@@ -4,7 +4,7 @@ import type { BriefField } from "#core/edit";
 import type { Desk } from "#core/desk";
 import type { Names } from "#core/formula";
 import type { CaseFile } from "#core/model";
-import type { Sheet } from "~/utils/pictureFile";
+import type { Sheet } from "~/paper/pictureFile";
 
 /** The brief as a page of paper; what is the person's own is changed where it stands. */
 const props = defineProps<{

@@ -22,7 +22,7 @@ const { redraw } = useChart(
   () => import("~/charts/chart").then((m) => m.openChart),
   (chart, width, height) => {
     const part = onePane(props.picture, props.names, props.question);
-    if (part) chart.show(deskOption(part, width, height, lookOf(), null, SMALL).option);
+    if (part) chart.show(deskOption(part, width, height, lookOf(), { margin: SMALL }).option);
   },
 );
 watch(() => [props.picture, props.names, props.question], redraw);

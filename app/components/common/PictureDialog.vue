@@ -1,104 +1,143 @@
 <script setup lang="ts">
-import { fileName, saveFile, sheetPng, sheetSvg, type PictureChoice, type Sheet } from "~/utils/pictureFile";
+import { watchDebounced } from "@vueuse/core";
+import { fileName, saveFile, sheetPng, sheetSvg, type Sheet } from "~/paper/pictureFile";
+import type { PaperChoices, PaperForm } from "~/paper/paperForm";
 
-const props = defineProps<{ sheet: () => Promise<Sheet> | Sheet; caseTitle: string }>();
+/** A graph set for a document: its size on paper, its words and its ink, seen before it is saved or copied. */
+const props = defineProps<{
+  sheet: (form: PaperForm) => Promise<Sheet>;
+  choices: () => PaperChoices;
+  caseTitle: string;
+}>();
 const visible = defineModel<boolean>("visible", { required: true });
 const toast = useToast();
-const title = ref("");
-const kind = ref<"svg" | "png">("png");
-const clear = ref(false);
-const scale = ref<PictureChoice["scale"]>(2);
-watch(
-  visible,
-  (now) => {
-    if (now) title.value = props.caseTitle;
-  },
-  { immediate: true },
-);
+/** Sides of a picture that a page takes, in cm. */
+const SIDE = { least: 4, most: 60 };
 
-const choice = (): PictureChoice => ({
-  kind: kind.value,
-  clear: clear.value,
-  scale: scale.value,
-  title: title.value.trim(),
+const offered = shallowRef<PaperChoices>(props.choices());
+const form = ref({
+  kind: "png" as PaperForm["kind"],
+  clear: false,
+  title: props.caseTitle,
+  width: offered.value.width,
+  height: offered.value.height,
+  ink: "colour" as PaperForm["ink"],
+  across: "",
+  upwards: [] as string[],
+  names: true,
+  named: [] as string[],
 });
-const name = () => `${fileName(title.value, "graph")}.${kind.value}`;
+/** What is chosen stays for the next time; what the case says is said anew. */
+function fill(): void {
+  const now = props.choices();
+  const before = offered.value.answers.map((a) => a.key);
+  const known = form.value.upwards.length > 0;
+  form.value.named = now.answers
+    .map((a) => a.key)
+    .filter((k) => !known || !before.includes(k) || form.value.named.includes(k));
+  form.value.upwards = now.upwards.map((text, i) => (known ? (form.value.upwards[i] ?? text) : text));
+  if (!known) form.value.across = now.across;
+  form.value.title = props.caseTitle;
+  offered.value = now;
+}
+watch(visible, (now) => now && fill(), { immediate: true });
+
+const chosen = (): PaperForm => ({
+  ...form.value,
+  title: form.value.title.trim(),
+  upwards: [...form.value.upwards],
+  named: [...form.value.named],
+});
+/** The picture as it will be, drawn again a moment after a change, in ms. */
+const REST = 150;
+const preview = ref("");
+async function draw(): Promise<void> {
+  if (!visible.value) return;
+  const now = chosen();
+  const svg = sheetSvg(await props.sheet(now), now);
+  preview.value = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+}
+watchDebounced([form, visible], draw, { debounce: REST, deep: true, immediate: true });
+
+const name = () => `${fileName(form.value.title, "graph")}.${form.value.kind}`;
 async function attempt(work: () => Promise<void>, done: string): Promise<void> {
   try {
     await work();
     toast.add({ severity: "info", summary: done, life: 2500 });
   } catch (failure) {
-    toast.add({
-      severity: "warn",
-      summary: "The picture was not made.",
-      detail: failure instanceof Error ? failure.message : "",
-      life: 5000,
-    });
+    const detail = failure instanceof Error ? failure.message : "";
+    toast.add({ severity: "warn", summary: "The picture was not made.", detail, life: 5000 });
   }
 }
+const picture = async (): Promise<Blob> => {
+  const now = chosen();
+  const sheet = await props.sheet(now);
+  return now.kind === "svg" ? new Blob([sheetSvg(sheet, now)], { type: "image/svg+xml" }) : sheetPng(sheet, now);
+};
 const save = () =>
   attempt(async () => {
-    saveFile(
-      name(),
-      kind.value === "svg"
-        ? new Blob([sheetSvg(await props.sheet(), choice())], { type: "image/svg+xml" })
-        : await sheetPng(await props.sheet(), choice()),
-    );
+    saveFile(name(), await picture());
     visible.value = false;
   }, `${name()} is saved.`);
 const copy = () =>
   attempt(async () => {
-    await navigator.clipboard.write([
-      new ClipboardItem({ "image/png": Promise.resolve(props.sheet()).then((s) => sheetPng(s, choice())) }),
-    ]);
+    const now = chosen();
+    const png = props.sheet(now).then((sheet) => sheetPng(sheet, now));
+    await navigator.clipboard.write([new ClipboardItem({ "image/png": png })]);
   }, "The picture is copied.");
 </script>
 
 <template>
-  <Dialog v-model:visible="visible" modal header="Picture file" :style="{ width: '28rem', maxWidth: '96vw' }">
-    <div class="rows">
-      <label>title <InputText v-model="title" fluid /></label>
-      <fieldset>
-        <legend class="panel-title">Kind</legend>
-        <label><RadioButton v-model="kind" size="small" name="kind" value="png" /> PNG, for documents</label>
-        <label><RadioButton v-model="kind" size="small" name="kind" value="svg" /> SVG, sharp at any size</label>
-      </fieldset>
-      <fieldset>
-        <legend class="panel-title">Ground</legend>
-        <label><RadioButton v-model="clear" size="small" name="ground" :value="false" /> white</label>
-        <label><RadioButton v-model="clear" size="small" name="ground" :value="true" /> clear</label>
-      </fieldset>
-      <fieldset v-if="kind === 'png'">
-        <legend class="panel-title">Size</legend>
-        <label v-for="s in [1, 2, 3, 4] as const" :key="s"
-          ><RadioButton v-model="scale" size="small" name="size" :value="s" /> {{ s }}×</label
-        >
-      </fieldset>
-      <div class="ways">
-        <Button label="Save" @click="save" /><Button label="Copy" severity="secondary" @click="copy" />
-      </div>
+  <Dialog v-model:visible="visible" modal header="Graph for a document" :style="{ width: '58rem', maxWidth: '96vw' }">
+    <div class="sides">
+      <PaperSettings v-model="form" :choices="offered" :least="SIDE.least" :most="SIDE.most" />
+      <figure class="seen">
+        <img
+          v-if="preview"
+          :src="preview"
+          :alt="`The graph as it will be: ${form.title}`"
+          :class="{ clear: form.clear }"
+        />
+        <figcaption class="quiet">
+          {{ form.width }} × {{ form.height }} cm{{ form.title.trim() ? ", and the title" : ""
+          }}{{ form.kind === "png" ? "; 300 pixels an inch" : "" }}
+        </figcaption>
+      </figure>
+    </div>
+    <div class="ways">
+      <Button label="Save" @click="save" /><Button label="Copy as a picture" severity="secondary" @click="copy" />
     </div>
   </Dialog>
 </template>
 
 <style scoped>
-.rows {
+.sides {
   display: grid;
-  gap: 0.9rem;
+  grid-template-columns: 19rem minmax(0, 1fr);
+  gap: 1.4rem;
+  align-items: start;
 }
-fieldset {
-  border: 0;
+.seen {
   margin: 0;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 1.2rem;
+  display: grid;
+  gap: 0.4rem;
 }
-legend {
-  margin-bottom: 0.2rem;
+.seen img {
+  width: 100%;
+  height: auto;
+  border: 1px solid var(--hairline);
+}
+.seen img.clear {
+  background: repeating-conic-gradient(#e9edf1 0% 25%, #ffffff 0% 50%) 0 0 / 16px 16px;
 }
 .ways {
   display: flex;
   gap: 0.7rem;
+  margin-top: 1rem;
+}
+@media (max-width: 760px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -4,7 +4,8 @@ import type { Picture, View } from "#core/graph";
 import type { Rect } from "~/charts/deskLayout";
 import { deskOption } from "~/charts/deskOption";
 import { lookOf } from "~/charts/look";
-import { graphSheet } from "~/utils/pictureFile";
+import { graphChoices } from "~/paper/paperForm";
+import { graphSheet } from "~/paper/pictureFile";
 
 /** The graph of the case: curves, answers and thresholds, read off, moved and looked at closer. */
 const props = defineProps<{
@@ -33,7 +34,7 @@ const { size, redraw } = useChart(
   () => import("~/charts/chart").then((m) => m.openChart),
   (chart, width, height) => {
     if (!props.picture) return;
-    const made = deskOption(props.picture, width, height, lookOf(), props.lit);
+    const made = deskOption(props.picture, width, height, lookOf(), { lit: props.lit });
     rects.value = shareParts(rects.value, made.rects);
     chart.show(made.option);
     graphIsThere();
@@ -76,7 +77,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
         >
         <Button v-if="picture && !picture.framed" link @click="hand.reframe">Reframe</Button>
         <Button v-if="picture" id="to-table" link @click="emit('table')">Table</Button>
-        <Button v-if="picture" link @click="pictureDialog = true">Picture file</Button>
+        <Button v-if="picture" link @click="pictureDialog = true">For a document</Button>
         <Button v-if="picture" link aria-keyshortcuts="l" @click="emit('large')">{{ large ? "Back" : "Large" }}</Button>
       </div>
     </div>
@@ -115,7 +116,8 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
     <PictureDialog
       v-if="picture && pictureWanted"
       v-model:visible="pictureDialog"
-      :sheet="() => graphSheet(picture!)"
+      :sheet="(form) => graphSheet(picture!, form)"
+      :choices="() => graphChoices(picture!)"
       :case-title="document.title"
     />
   </section>

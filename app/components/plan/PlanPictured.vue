@@ -4,7 +4,8 @@ import type { Names } from "#core/formula";
 import type { Plan } from "#core/model";
 import type { PlanPicture, PlanResult } from "#core/plan";
 import type { Pair } from "~/composables/useSlicePair";
-import { regionSheet } from "~/utils/pictureFile";
+import { regionChoices } from "~/paper/paperForm";
+import { regionSheet } from "~/paper/pictureFile";
 import type PlanRegion from "./PlanRegion.vue";
 
 /** The region of a plan of two variables, or a slice of a larger one. */
@@ -45,7 +46,7 @@ const worth = (at: readonly number[]) => (props.drawn ? worthAt(props.drawn.plan
       <span v-if="drawn" class="tools"
         ><Button link :aria-pressed="ruledOut" @click="ruledOut = !ruledOut">
           {{ ruledOut ? "Shade what is allowed" : "Shade what is ruled out" }}</Button
-        ><Button link @click="pictureDialog = true">Picture file</Button></span
+        ><Button link @click="pictureDialog = true">For a document</Button></span
       >
     </div>
     <div v-if="canSlice" class="pick">
@@ -94,7 +95,8 @@ const worth = (at: readonly number[]) => (props.drawn ? worthAt(props.drawn.plan
     <PictureDialog
       v-if="drawn"
       v-model:visible="pictureDialog"
-      :sheet="() => regionSheet(region!.view())"
+      :sheet="(form) => regionSheet(region!.view(), form)"
+      :choices="() => regionChoices(region!.view())"
       :case-title="caseTitle"
     />
   </section>

@@ -1,21 +1,17 @@
 import type { Picture } from "#core/graph";
 import { deskOption } from "~/charts/deskOption";
-import { PAPER } from "~/charts/look";
+import { GREYS, PAPER } from "~/charts/look";
 import type { ChartOption } from "~/charts/option";
 import { regionOption, type RegionView } from "~/charts/regionOption";
+import { PER_CM, graphOnPaper, type PaperForm } from "./paperForm";
+import { withDensity } from "./pngDensity";
 
-export interface PictureChoice {
-  readonly kind: "svg" | "png";
-  readonly clear: boolean;
-  readonly scale: 1 | 2 | 3 | 4;
-  readonly title: string;
-}
-
-const WIDTH = 960;
-const HEIGHT = 540;
-/** The region of a plan is square. */
-const SIDE = 640;
+/** Room for a title over a drawing, in px. */
 const TITLE = 40;
+/** Pixels an inch of a picture for documents. */
+const DPI = 300;
+/** Pixels an inch of the page. */
+const PAGE_DPI = 96;
 
 const escaped = (text: string): string => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;");
 
@@ -26,13 +22,19 @@ export interface Sheet {
   readonly height: number;
 }
 
+const sizeOf = ({ width, height }: PaperForm) => [Math.round(width * PER_CM), Math.round(height * PER_CM)] as const;
+const lookFor = ({ ink }: PaperForm) => (ink === "grey" ? GREYS : PAPER);
+
 /** The graph of the desk, drawn afresh for paper from the same option. */
-export const graphSheet = (picture: Picture): Promise<Sheet> =>
-  chartSheet(WIDTH, HEIGHT, (width, height) => deskOption(picture, width, height, PAPER).option);
+export const graphSheet = (picture: Picture, form: PaperForm): Promise<Sheet> =>
+  chartSheet(...sizeOf(form), (width, height) => {
+    const shown = graphOnPaper(picture, form);
+    return deskOption(shown, width, height, lookFor(form), { isUnnamed: !form.names }).option;
+  });
 
 /** The region of a plan, likewise. */
-export const regionSheet = (view: RegionView): Promise<Sheet> =>
-  chartSheet(SIDE, SIDE, (width, height) => regionOption(view, width, height, PAPER));
+export const regionSheet = (view: RegionView, form: PaperForm): Promise<Sheet> =>
+  chartSheet(...sizeOf(form), (width, height) => regionOption({ ...view, paper: form }, width, height, lookFor(form)));
 
 /** A chart drawn for paper, at a size in px. */
 export async function chartSheet(
@@ -55,21 +57,28 @@ export async function chartSheet(
   }
 }
 
-/** A sheet as a standalone SVG document with its title. */
-export function sheetSvg({ inner, width, height }: Sheet, choice: Pick<PictureChoice, "clear" | "title">): string {
-  const ground = choice.clear ? "" : `<rect width="${width}" height="${height + TITLE}" fill="#ffffff"/>`;
+/** A sheet as a standalone SVG document with its title, as large on paper as was asked. */
+export function sheetSvg({ inner, width, height }: Sheet, form: Pick<PaperForm, "clear" | "title">): string {
+  const head = form.title === "" ? 0 : TITLE;
+  const cm = (px: number) => `${Number((px / PER_CM).toFixed(3))}cm`;
+  const ground = form.clear ? "" : `<rect width="${width}" height="${height + head}" fill="#ffffff"/>`;
+  const title =
+    `<text x="16" y="27" font-family="Literata Variable, Georgia, serif" ` +
+    `font-size="19" font-weight="700" fill="#1d2530">${escaped(form.title)}</text>`;
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ` +
-    `width="${width}" height="${height + TITLE}" viewBox="0 0 ${width} ${height + TITLE}` +
-    `">${ground}<text x="16" y="27" font-family="Literata Variable, Georgia, serif" ` +
-    `font-size="19" font-weight="700" fill="#1d2530">${escaped(choice.title)}</text><svg ` +
-    `x="0" y="${TITLE}" width="${width}" height="${height}">${inner}</svg></svg>`
+    `width="${cm(width)}" height="${cm(height + head)}" viewBox="0 0 ${width} ${height + head}` +
+    `">${ground}${head > 0 ? title : ""}<svg ` +
+    `x="0" y="${head}" width="${width}" height="${height}">${inner}</svg></svg>`
   );
 }
 
-/** The same as a PNG, `scale` pixels for each unit. */
-export const sheetPng = (sheet: Sheet, choice: PictureChoice): Promise<Blob> =>
-  svgPng(sheetSvg(sheet, choice), sheet.width, sheet.height + TITLE, choice.scale);
+/** The same as a PNG for print, which says how large it is. */
+export async function sheetPng(sheet: Sheet, form: PaperForm): Promise<Blob> {
+  const height = sheet.height + (form.title === "" ? 0 : TITLE);
+  const png = await svgPng(sheetSvg(sheet, form), sheet.width, height, DPI / PAGE_DPI);
+  return new Blob([withDensity(new Uint8Array(await png.arrayBuffer()), DPI)], { type: "image/png" });
+}
 
 /** An SVG document as a PNG, `scale` pixels for each unit of its width and height. */
 export async function svgPng(svg: string, width: number, height: number, scale: number): Promise<Blob> {
@@ -80,8 +89,8 @@ export async function svgPng(svg: string, width: number, height: number, scale: 
     image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
   });
   const canvas = document.createElement("canvas");
-  canvas.width = width * scale;
-  canvas.height = height * scale;
+  canvas.width = Math.round(width * scale);
+  canvas.height = Math.round(height * scale);
   canvas.getContext("2d")!.drawImage(image, 0, 0, canvas.width, canvas.height);
   return new Promise((resolve, reject) =>
     canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error("the picture could not be drawn"))), "image/png"),
