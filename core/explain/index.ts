@@ -16,6 +16,7 @@ export {
   unitFor,
   formatRate,
 } from "./quantity";
+export { shorter } from "./shorter";
 export { beyondWords, determinationWords, growthWords } from "./beyondWords";
 export { leftAt, spareWords, worthAt, type Left } from "./planReading";
 export { planWords, type PlanWords } from "./planWords";

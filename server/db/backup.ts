@@ -1,10 +1,10 @@
 import { copyFileSync, existsSync, mkdtempSync, renameSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
-import { asc, count, gt } from "drizzle-orm";
+import { and, asc, count, eq, gt, or } from "drizzle-orm";
 import { readCase } from "../../shared/schemas/case";
 import { openDatabase, type Database, type OpenDatabase } from "./client";
-import { cases, facts } from "./schema";
+import { cases, facts, versions } from "./schema";
 
 /** Rows that are copied at a time. */
 const PAGE = 200;
@@ -99,7 +99,26 @@ async function copyRows(
     for (const row of page) await to.insert(cases).values({ ...row, revision: revision(row) });
     after = page.at(-1)!.id;
   }
+  await copyVersions(from, to);
   for (const fact of await from.select().from(facts)) await to.insert(facts).values(fact);
+}
+
+/** The kept states; the present one of each case came with the case. */
+async function copyVersions(from: Reader, to: Writer): Promise<void> {
+  const { caseId, revision } = versions;
+  for (let after = { id: "", revision: 0 }; ;) {
+    const isLater = or(gt(caseId, after.id), and(eq(caseId, after.id), gt(revision, after.revision)));
+    const page = await from.select().from(versions).where(isLater).orderBy(asc(caseId), asc(revision)).limit(PAGE);
+    if (page.length === 0) return;
+    for (const row of page) {
+      const { name } = row;
+      await to
+        .insert(versions)
+        .values(row)
+        .onConflictDoUpdate({ target: [caseId, revision], set: { name } });
+    }
+    after = { id: page.at(-1)!.caseId, revision: page.at(-1)!.revision };
+  }
 }
 
 async function contentsOf({ db, client }: OpenDatabase): Promise<Contents> {

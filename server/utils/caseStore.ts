@@ -1,11 +1,13 @@
-import { and, desc, eq, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
+import { and, eq, isNotNull, isNull, lt, ne, sql } from "drizzle-orm";
 import { uuidv7 } from "uuidv7";
 import type { CaseFile } from "#core/model";
 import { readCase } from "#shared/schemas/case";
 import type { Database } from "../db/client";
 import { cases, facts } from "../db/schema";
 import type { CaseSummary } from "./caseSummary";
+import { CaseVersions, THIN_EVERY } from "./caseVersions";
 import { useLog } from "./log";
+import { shelfList, tagCounts, type Shelf, type ShelfCase } from "./shelfList";
 
 export interface KeptCase {
   id: string;
@@ -13,26 +15,13 @@ export interface KeptCase {
   revision: number;
   updatedAt: number;
   case: CaseFile;
+  /** of one that is read: its other versions, with other numbers */
+  relatives?: Relative[];
 }
-export interface ShelfCase {
+export interface Relative {
   id: string;
   title: string;
-  revision: number;
-  updatedAt: number;
-  /** null: not worked out yet */
-  summary: CaseSummary | null;
 }
-/** A part of the shelf. */
-export interface Shelf {
-  readonly limit?: number;
-  /** the case that stood last on the page before; null: from the beginning */
-  readonly after?: { readonly updatedAt: number; readonly id: string } | null;
-  /** a part of the title */
-  readonly find?: string;
-}
-/** Cases that one list may have. */
-export const MOST_LISTED = 1000;
-
 export type WriteResult =
   { status: "kept"; kept: KeptCase } | { status: "stale"; kept: KeptCase } | { status: "missing" };
 
@@ -62,11 +51,6 @@ const fields = (document: CaseFile) => ({
   updatedAt: Date.now(),
 });
 
-function summaryOf(text: string): CaseSummary | null {
-  const read = JSON.parse(text) as Partial<CaseSummary>;
-  return read.says === undefined || !read.curves ? null : { says: read.says, curves: read.curves };
-}
-
 /** Works out, sooner or later, what the shelf shows of a case; null: nothing is shown of any. */
 export type Summarise = (id: string, document: CaseFile, done: (summary: CaseSummary) => void) => void;
 
@@ -79,7 +63,10 @@ export class CaseStore {
     private readonly db: Database,
     private readonly summarise: Summarise | null = null,
     readonly isReadOnly = false,
-  ) {}
+  ) {
+    this.versions = new CaseVersions(db);
+  }
+  readonly versions: CaseVersions;
 
   /** @throws an error with the database's own code where nothing can be written */
   private mayWrite(): void {
@@ -101,46 +88,76 @@ export class CaseStore {
   async answers(): Promise<void> {
     await this.db.select({ id: cases.id }).from(cases).limit(1);
   }
-  /** Cases on the shelf, those touched last first, page by page. */
-  async list({ limit = MOST_LISTED, after = null, find = "" }: Shelf = {}): Promise<ShelfCase[]> {
-    const { updatedAt, id } = cases;
-    const isLater = after && or(lt(updatedAt, after.updatedAt), and(eq(updatedAt, after.updatedAt), lt(id, after.id)));
-    const isCalled = find === "" ? undefined : sql`instr(lower(${cases.title}), lower(${find})) > 0`;
-    const rows = await this.db
-      .select({ id, title: cases.title, revision: cases.revision, updatedAt, summary: cases.summary })
-      .from(cases)
-      .where(and(isNull(cases.deletedAt), isLater ?? undefined, isCalled))
-      .orderBy(desc(updatedAt), desc(id))
-      .limit(limit);
-    return rows.map((r) => ({ ...r, summary: summaryOf(r.summary) }));
+  /** Cases on the shelf, or those that were deleted, page by page. */
+  list(shelf: Shelf = {}): Promise<ShelfCase[]> {
+    return shelfList(this.db, shelf);
+  }
+  /** The tags in use, each with how many cases have it. */
+  tags(): Promise<{ tag: string; cases: number }[]> {
+    return tagCounts(this.db);
+  }
+  /** Says what a case is sorted by; the case itself stays as it is. @returns false where there is none */
+  async setTags(id: string, tags: readonly string[]): Promise<boolean> {
+    this.mayWrite();
+    const found = await this.db
+      .update(cases)
+      .set({ tags: JSON.stringify(tags) })
+      .where(and(eq(cases.id, id), isNull(cases.deletedAt)))
+      .returning({ id: cases.id });
+    return found.length > 0;
   }
 
+  /** A case on the shelf, and its other versions. */
   async get(id: string): Promise<KeptCase | null> {
+    const row = await this.row(id);
+    return row && { ...kept(row), relatives: await this.relatives(row) };
+  }
+  private async row(id: string): Promise<Row | null> {
     const [row] = await this.db
       .select()
       .from(cases)
       .where(and(eq(cases.id, id), isNull(cases.deletedAt)));
-    return row ? kept(row) : null;
+    return row ?? null;
+  }
+  /** The other versions of a case, with other numbers. */
+  private async relatives({ id, family }: Row): Promise<Relative[]> {
+    if (family === null) return [];
+    return this.db
+      .select({ id: cases.id, title: cases.title })
+      .from(cases)
+      .where(and(eq(cases.family, family), ne(cases.id, id), isNull(cases.deletedAt)))
+      .orderBy(cases.createdAt);
   }
 
   /**
    * Keeps a new case. @param id  made by who asks, so that asking again after a lost answer makes no second case;
+   * @param of  the case that this one is another version of
    * @returns null when the id stands for another case already
    */
-  async create(document: CaseFile, id: string = uuidv7()): Promise<KeptCase | null> {
+  async create(document: CaseFile, id: string = uuidv7(), of: string | null = null): Promise<KeptCase | null> {
     this.mayWrite();
+    const family = of && (await this.familyOf(of));
     const [row] = await this.db
       .insert(cases)
-      .values({ id, revision: 1, createdAt: Date.now(), ...fields(document) })
+      .values({ id, revision: 1, createdAt: Date.now(), ...fields(document), family })
       .onConflictDoNothing()
       .returning();
     if (!row) {
-      const present = await this.get(id);
-      const isSame = present?.revision === 1 && JSON.stringify(present.case) === JSON.stringify(document);
-      return isSame ? present : null;
+      const present = await this.row(id);
+      const isSame = present?.revision === 1 && present.document === JSON.stringify(document);
+      return isSame ? kept(present) : null;
     }
     this.summariseLater(row, document);
     return withDocument(row, document);
+  }
+  /** The family of a case, which is founded where it has none; null where there is no such case. */
+  private async familyOf(id: string): Promise<string | null> {
+    const [row] = await this.db
+      .update(cases)
+      .set({ family: sql`coalesce(${cases.family}, ${cases.id})` })
+      .where(eq(cases.id, id))
+      .returning({ family: cases.family });
+    return row?.family ?? null;
   }
 
   async write(id: string, revision: number, document: CaseFile): Promise<WriteResult> {
@@ -152,10 +169,23 @@ export class CaseStore {
       .returning();
     if (row) {
       this.summariseLater(row, document);
+      if (row.revision % THIN_EVERY === 0) this.thinLater(id);
       return { status: "kept", kept: withDocument(row, document) };
     }
-    const present = await this.get(id);
-    return present ? { status: "stale", kept: present } : { status: "missing" };
+    const present = await this.row(id);
+    return present ? { status: "stale", kept: kept(present) } : { status: "missing" };
+  }
+
+  /** Gives a kept state a name, so that it stays, or takes it away. @returns false where there is no such state */
+  nameVersion(id: string, revision: number, name: string | null): Promise<boolean> {
+    this.mayWrite();
+    return this.versions.name(id, revision, name);
+  }
+
+  private thinLater(id: string): void {
+    this.versions
+      .thin(id, Date.now())
+      .catch((failure: unknown) => useLog().warn({ case: id, err: failure }, "old states could not be thinned"));
   }
 
   /** Takes a case off the shelf; `restore` brings it back. */
@@ -176,7 +206,18 @@ export class CaseStore {
       .set({ deletedAt: null })
       .where(and(eq(cases.id, id), isNotNull(cases.deletedAt)))
       .returning();
-    return row ? kept(row) : this.get(id);
+    const present = row ?? (await this.row(id));
+    return present && kept(present);
+  }
+
+  /** Clears a deleted case away for good. @returns false where none such is deleted */
+  async clear(id: string): Promise<boolean> {
+    this.mayWrite();
+    const gone = await this.db
+      .delete(cases)
+      .where(and(eq(cases.id, id), isNotNull(cases.deletedAt)))
+      .returning({ id: cases.id });
+    return gone.length > 0;
   }
 
   /** What the shelf shows of cases whose summary was lost with a server that ended. */

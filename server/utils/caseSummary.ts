@@ -1,6 +1,6 @@
 import { analyse, sentenceOf } from "#core/question";
 import { functionsOf, type CaseFile } from "#core/model";
-import { planWords } from "#core/explain";
+import { planWords, shorter } from "#core/explain";
 import { planPicture, solvePlan } from "#core/plan";
 import { compileNumber, VARIABLE, call } from "#core/formula";
 import { toDouble } from "#core/numeric";
@@ -9,7 +9,11 @@ import { toDouble } from "#core/numeric";
 export interface CaseSummary {
   says: string;
   curves: [number, number][][];
+  /** all findings in words, to be searched */
+  words: string;
 }
+/** Letters of the findings that are searched. */
+const MOST_WORDS = 6000;
 
 const POINTS = 41;
 
@@ -43,16 +47,19 @@ export function summarise(document: CaseFile): CaseSummary {
     const high = Math.max(...ys);
     const round = (v: number) => Math.round(v * 1000) / 1000;
     return {
-      says: first ? sentenceOf(first, model) : "",
+      says: first ? shorter(sentenceOf(first, model)) : "",
+      words: wordsOf(findings.map((f) => sentenceOf(f, model))),
       curves:
         hi > lo && high > low
           ? raw.map((c) => c.map(([x, y]) => [round((x - lo) / (hi - lo)), round((y - low) / (high - low))]))
           : [],
     };
   } catch {
-    return { says: "", curves: [] };
+    return { says: "", curves: [], words: "" };
   }
 }
+
+const wordsOf = (sentences: readonly string[]): string => sentences.join(" ").slice(0, MOST_WORDS);
 
 /** A plan: its decision, and the outline of its region. */
 function planSummary(document: CaseFile, names: Parameters<typeof solvePlan>[1]): CaseSummary {
@@ -62,8 +69,9 @@ function planSummary(document: CaseFile, names: Parameters<typeof solvePlan>[1])
     return {
       says: `A plan of ${plan.variables.length} variables and ${plan.constraints.length} constraints.`,
       curves: [],
+      words: "",
     };
-  if (!result) return { says: "", curves: [] };
+  if (!result) return { says: "", curves: [], words: "" };
   const picture = planPicture(plan, names, result);
   const outline =
     picture && picture.region.length > 2
@@ -72,5 +80,6 @@ function planSummary(document: CaseFile, names: Parameters<typeof solvePlan>[1])
           Math.round(((y - picture.frame.y0) / (picture.frame.y1 - picture.frame.y0)) * 1000) / 1000,
         ])
       : null;
-  return { says: planWords(plan, result).says, curves: outline ? [outline] : [] };
+  const { says } = planWords(plan, result);
+  return { says: shorter(says), curves: outline ? [outline] : [], words: says };
 }

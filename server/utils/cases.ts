@@ -72,21 +72,34 @@ interface CaseBody {
   document: CaseFile;
   revision: number | null;
   id: string | null;
+  /** the case that this one is another version of */
+  of: string | null;
 }
-export async function bodyCase(event: H3Event, { mayHaveId = false } = {}): Promise<CaseBody> {
+/** @param isNew  the case has no revision yet, may bring its id, and may be another version of one that is there */
+export async function bodyCase(event: H3Event, { isNew = false } = {}): Promise<CaseBody> {
   const body = await readJson(event);
   if (typeof body !== "object" || body === null || Array.isArray(body) || !("case" in body))
     refuse(400, "The request needs a `case`.");
-  const { case: document, revision, id, ...rest } = body as { case: unknown; revision?: unknown; id?: unknown };
-  const unknown = [...(id !== undefined && !mayHaveId ? ["id"] : []), ...Object.keys(rest)];
-  if (unknown.length > 0) refuse(400, `The key \`${unknown[0]}\` is not known here.`);
+  const { case: document, revision, id, of } = objectOf(body, ["case", "revision", ...(isNew ? ["id", "of"] : [])]);
   if (revision !== undefined && !(Number.isInteger(revision) && (revision as number) >= 1))
     refuse(400, "`revision` is a whole number from 1 on.");
-  if (id !== undefined && !(typeof id === "string" && ID.test(id)))
-    refuse(400, "`id` is 1 to 64 letters, digits, `-` and `_`.");
   const read = readCase(document);
   if (!read.ok) refuseCase(read.errors);
-  return { document: read.case, revision: (revision as number | undefined) ?? null, id: id ?? null };
+  const ids = { id: idOf(id, "id"), of: idOf(of, "of") };
+  return { document: read.case, revision: (revision as number | undefined) ?? null, ...ids };
+}
+function idOf(given: unknown, key: string): string | null {
+  if (given === undefined) return null;
+  if (typeof given === "string" && ID.test(given)) return given;
+  return refuse(400, `\`${key}\` is 1 to 64 letters, digits, \`-\` and \`_\`.`);
+}
+/** A body that is an object with no other keys than those that are known. */
+export function objectOf(body: unknown, keys: readonly string[]): Readonly<Record<string, unknown>> {
+  if (typeof body !== "object" || body === null || Array.isArray(body))
+    return refuse(400, `The request is an object with ${keys.map((k) => `\`${k}\``).join(", ")}.`);
+  const unknown = Object.keys(body).find((key) => !keys.includes(key));
+  if (unknown !== undefined) refuse(400, `The key \`${unknown}\` is not known here.`);
+  return body as Readonly<Record<string, unknown>>;
 }
 
 /** Errors told of one case; of a table with 200,000 wrong cells nobody reads all. */
@@ -102,4 +115,10 @@ export function refuseCase(errors: readonly CaseProblem[]): never {
 export function caseId(event: H3Event): string {
   const id = getRouterParam(event, "id") ?? "";
   return ID.test(id) ? id : refuse(404, "There is no such case.");
+}
+
+/** The revision that an address names. */
+export function versionNumber(event: H3Event): number {
+  const text = getRouterParam(event, "n") ?? "";
+  return /^[1-9]\d{0,8}$/.test(text) ? Number(text) : refuse(404, "There is no such state of the case.");
 }

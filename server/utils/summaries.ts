@@ -8,7 +8,7 @@ const MEMORY = 512;
 /** A thread with nothing to do is ended after this, in ms. */
 const REST = 30_000;
 
-export const NO_SUMMARY: CaseSummary = { says: "", curves: [] };
+export const NO_SUMMARY: CaseSummary = { says: "", curves: [], words: "" };
 
 interface Job {
   readonly document: CaseFile;

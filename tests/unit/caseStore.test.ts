@@ -7,6 +7,7 @@ import { openDatabase, type OpenDatabase } from "../../server/db/client";
 import { causeOf } from "../../server/db/causes";
 import { summarise } from "../../server/utils/caseSummary";
 import { CaseStore } from "../../server/utils/caseStore";
+import type { Shelf, ShelfCase } from "../../server/utils/shelfList";
 
 // A real database in a file of its own, opened as the server opens it.
 const MIGRATIONS = "server/db/migrations";
@@ -95,14 +96,21 @@ describe("cases are kept", () => {
     vi.useRealTimers();
     const all = (await store.list()).map((c) => c.id);
     expect(all).toEqual(Array.from({ length: 95 }, (_, i) => `id-${String(94 - i).padStart(2, "0")}`));
-    const pages: string[] = [];
-    for (let after = null; ;) {
-      const page = await store.list({ limit: 20, after });
-      if (page.length === 0) break;
-      pages.push(...page.map((c) => c.id));
-      after = page.at(-1)! as never;
+    for (const sort of ["touched", "made", "title"] as const) {
+      const keyOf = (c: ShelfCase) => (sort === "title" ? c.title.toLowerCase() : String(c.updatedAt));
+      const pages: string[] = [];
+      for (let after: Shelf["after"] = null; ;) {
+        const page: ShelfCase[] = await store.list({ limit: 20, sort, after });
+        if (page.length === 0) break;
+        pages.push(...page.map((c) => (sort === "title" ? c.title : c.id)));
+        after = { key: keyOf(page.at(-1)!), id: page.at(-1)!.id };
+      }
+      // By title, letters in small: "case 9" stands after "case 89".
+      const titles = (await store.list())
+        .map((c) => c.title)
+        .sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1));
+      expect(pages, sort).toEqual(sort === "title" ? titles : all);
     }
-    expect(pages).toEqual(all);
     expect((await store.list({ find: "sTaLL" })).length).toBe(14);
     expect(await store.list({ find: "%" })).toEqual([]);
   });

@@ -25,7 +25,7 @@ const upwardsLabel = (i: number) =>
 
 <template>
   <div class="settings">
-    <label>title <InputText v-model="form.title" size="small" fluid placeholder="none" /></label>
+    <label>title <InputText v-model="form.title" size="small" fluid autofocus placeholder="none" /></label>
     <label>axis of inputs <InputText v-model="form.across" size="small" fluid placeholder="none" /></label>
     <label v-for="(_, i) in choices.upwards" :key="i"
       >{{ upwardsLabel(i) }} <InputText v-model="form.upwards[i]" size="small" fluid placeholder="none"

@@ -14,13 +14,14 @@ const toast = useToast();
 /** Sides of a picture that a page takes, in cm. */
 const SIDE = { least: 4, most: 60 };
 
-const offered = shallowRef<PaperChoices>(props.choices());
+/** What there is to choose, as it was when the dialog was opened last. */
+const offered = shallowRef<PaperChoices | null>(null);
 const form = ref({
   kind: "png" as PaperForm["kind"],
   clear: false,
   title: props.caseTitle,
-  width: offered.value.width,
-  height: offered.value.height,
+  width: 0,
+  height: 0,
   ink: "colour" as PaperForm["ink"],
   across: "",
   upwards: [] as string[],
@@ -30,14 +31,13 @@ const form = ref({
 /** What is chosen stays for the next time; what the case says is said anew. */
 function fill(): void {
   const now = props.choices();
-  const before = offered.value.answers.map((a) => a.key);
-  const known = form.value.upwards.length > 0;
-  form.value.named = now.answers
-    .map((a) => a.key)
-    .filter((k) => !known || !before.includes(k) || form.value.named.includes(k));
-  form.value.upwards = now.upwards.map((text, i) => (known ? (form.value.upwards[i] ?? text) : text));
-  if (!known) form.value.across = now.across;
-  form.value.title = props.caseTitle;
+  const before = offered.value;
+  const wasThere = (key: string) => before?.answers.some((a) => a.key === key) ?? false;
+  const own = form.value;
+  own.named = now.answers.map((a) => a.key).filter((key) => !wasThere(key) || own.named.includes(key));
+  own.upwards = now.upwards.map((text, i) => (before ? (own.upwards[i] ?? text) : text));
+  own.title = props.caseTitle;
+  if (!before) Object.assign(own, { across: now.across, width: now.width, height: now.height });
   offered.value = now;
 }
 watch(visible, (now) => now && fill(), { immediate: true });
@@ -90,7 +90,7 @@ const copy = () =>
 <template>
   <Dialog v-model:visible="visible" modal header="Graph for a document" :style="{ width: '58rem', maxWidth: '96vw' }">
     <div class="sides">
-      <PaperSettings v-model="form" :choices="offered" :least="SIDE.least" :most="SIDE.most" />
+      <PaperSettings v-if="offered" v-model="form" :choices="offered" :least="SIDE.least" :most="SIDE.most" />
       <figure class="seen">
         <img
           v-if="preview"

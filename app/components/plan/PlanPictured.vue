@@ -24,6 +24,7 @@ const props = defineProps<{
 const emit = defineEmits<{ begin: []; end: []; pick: [place: 0 | 1, name: string] }>();
 const ruledOut = ref(false);
 const pictureDialog = ref(false);
+const pictureWanted = useWanted(pictureDialog);
 const region = useTemplateRef<InstanceType<typeof PlanRegion>>("region");
 
 const caption = computed(() => {
@@ -93,7 +94,7 @@ const worth = (at: readonly number[]) => (props.drawn ? worthAt(props.drawn.plan
       Two variables and a constraint draw a region: write <code>2x + 3y &lt;= 240</code>.
     </p>
     <PictureDialog
-      v-if="drawn"
+      v-if="drawn && pictureWanted"
       v-model:visible="pictureDialog"
       :sheet="(form) => regionSheet(region!.view(), form)"
       :choices="() => regionChoices(region!.view())"
