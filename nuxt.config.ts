@@ -52,6 +52,7 @@ export default defineNuxtConfig({
         "Button",
         "Checkbox",
         "Column",
+        "ConfirmDialog",
         "DataTable",
         "Dialog",
         "InputNumber",
@@ -72,7 +73,7 @@ export default defineNuxtConfig({
       ],
     },
     directives: { include: [] },
-    composables: { include: ["useToast"] },
+    composables: { include: ["useConfirm", "useToast"] },
     // Dialogs open at once: their transition would take the focus back from somebody who already types.
     options: { ripple: false, pt: { dialog: { transition: { css: false } } } },
   },

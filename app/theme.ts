@@ -3,11 +3,13 @@ import base from "@primeuix/themes/nora/base";
 import badge from "@primeuix/themes/nora/badge";
 import button from "@primeuix/themes/nora/button";
 import checkbox from "@primeuix/themes/nora/checkbox";
+import confirmdialog from "@primeuix/themes/nora/confirmdialog";
 import datatable from "@primeuix/themes/nora/datatable";
 import dialog from "@primeuix/themes/nora/dialog";
 import iconfield from "@primeuix/themes/nora/iconfield";
 import inputnumber from "@primeuix/themes/nora/inputnumber";
 import inputtext from "@primeuix/themes/nora/inputtext";
+import listbox from "@primeuix/themes/nora/listbox";
 import menu from "@primeuix/themes/nora/menu";
 import messageBase from "@primeuix/themes/nora/message";
 import paginator from "@primeuix/themes/nora/paginator";
@@ -29,11 +31,13 @@ const used = {
       badge,
       button,
       checkbox,
+      confirmdialog,
       datatable,
       dialog,
       iconfield,
       inputnumber,
       inputtext,
+      listbox,
       menu,
       message: messageBase,
       paginator,

@@ -1,7 +1,8 @@
 import type { BriefPage } from "#core/brief";
 import { pictureKeys, pictureSvg } from "~/brief/briefPictures";
 import type { BriefFileKind, BriefFileReply, BriefFileRequest, BriefImage } from "~/workers/briefProtocol";
-import { fileName, saveFile, svgPng, type Sheet } from "~/paper/pictureFile";
+import { svgPng, type Sheet } from "~/paper/pictureFile";
+import { fileName, saveFile } from "~/paper/saveFile";
 
 /** Pixels for each px of a picture that is 16 cm wide on paper: 300 dots an inch. */
 const SHARP = 3;

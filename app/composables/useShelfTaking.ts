@@ -3,6 +3,7 @@ import { useFileDialog } from "@vueuse/core";
 /** Cases come onto the shelf from files: dropped, pasted, or chosen. @returns what opens the choice */
 export function useShelfTaking(): () => void {
   const tell = useTelling();
+  const shelf = useShelfStore();
   // What reads a case comes when there is one to read: the shelf is light without it.
   async function takeText(text: string): Promise<void> {
     const { isCaseText, takeCase } = await import("~/utils/takeCase");
@@ -10,17 +11,21 @@ export function useShelfTaking(): () => void {
     tell("Only a case can be put on the shelf.", "A story, a table or lines are pasted into an open case.", true);
   }
   async function takeFile(file: File): Promise<void> {
-    const { caseTextOf, takeCase } = await import("~/utils/takeCase");
+    const { caseTextOf, takeCase, takeZip } = await import("~/utils/takeCase");
+    if (file.name.toLowerCase().endsWith(".zip")) {
+      await takeZip(file, tell);
+      return shelf.load();
+    }
     const text = await caseTextOf(file);
     if (text !== null) return takeCase(text, tell, "");
     tell(
       `“${file.name}” is no case.`,
-      "A case is a file that ends in .pasear.json; a table is dropped into an open case.",
+      "A case is a file that ends in .pasear.json, several are a .zip; a table is dropped into an open case.",
       true,
     );
   }
   useArrivals(() => false, takeText, takeFile);
-  const { open, onChange } = useFileDialog({ accept: ".json", multiple: false, reset: true });
+  const { open, onChange } = useFileDialog({ accept: ".json,.zip", multiple: false, reset: true });
   onChange((files) => {
     if (files?.[0]) void takeFile(files[0]);
   });

@@ -1,12 +1,31 @@
 <script setup lang="ts">
 import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
+import type { ShelfCase } from "~/utils/caseApi";
 
 const shelf = useShelfStore();
-const { list, find, trouble, loading, hasMore, asOf } = storeToRefs(shelf);
+const { list, find, tag, isTrash, trouble, loading, hasMore, asOf } = storeToRefs(shelf);
 const chooseFile = useShelfTaking();
-const { lastDeleted, create, copy, rename, remove, bringBack } = useShelfActions();
+const { create, copy, rename, another, setTags } = useShelfActions();
+const { lastDeleted, remove, bringBack, clear } = useShelfTrash();
+const choice = useShelfChoice(list);
+const { ids, chosen } = choice;
+// What is not needed for the first look comes after it.
+const ShelfTools = later(() => import("~/components/shelf/ShelfTools.vue"));
+const ShelfChosen = later(() => import("~/components/shelf/ShelfChosen.vue"));
+const ClearDialog = later(() => import("~/components/shelf/ClearDialog.vue"));
+/** Deleted cases that somebody wants to clear away for good. */
+const clearing = shallowRef<readonly ShelfCase[] | null>(null);
+function clearAway(of: readonly ShelfCase[]): void {
+  clearing.value = null;
+  void clear(of);
+}
+function turn(): void {
+  isTrash.value = !isTrash.value;
+  choice.none();
+  void shelf.search();
+}
 useHead({ title: "Cases · Pasear" });
-const isSearched = computed(() => find.value.trim() !== "");
+const isSearched = computed(() => find.value.trim() !== "" || tag.value !== "");
 const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
 /** From so many cases on they can be searched. */
 const MANY = 12;
@@ -27,17 +46,20 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
     <main class="shelf">
       <div class="top">
         <div>
-          <h1>Cases</h1>
-          <p class="quiet">Each case is a walk from a story to a decision.</p>
+          <h1>{{ isTrash ? "Deleted cases" : "Cases" }}</h1>
+          <p class="quiet">
+            {{ isTrash ? "They are kept for 30 days." : "Each case is a walk from a story to a decision." }}
+          </p>
         </div>
         <div class="side">
           <InputText
             v-if="isSearched || hasMore || list.length > MANY"
             v-model="find"
             type="search"
-            placeholder="Find by title"
-            aria-label="Find a case by its title"
+            placeholder="Find in cases"
+            aria-label="Find cases by title, story and findings"
           />
+          <ShelfTools v-if="!isTrash" />
           <Button label="From a file" severity="secondary" outlined @click="chooseFile" />
           <Button label="New case" @click="create" />
         </div>
@@ -50,28 +72,47 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
         is held in this browser. <Button link @click="shelf.load()">Try again</Button>
       </ProblemNote>
       <p v-if="!trouble && !loading && list.length === 0 && isSearched" class="quiet" role="status">
-        No case has “{{ find.trim() }}” in its title.
+        No case is found by “{{ [find.trim(), tag].filter(Boolean).join(", ") }}”.
       </p>
+      <p v-else-if="!trouble && !loading && list.length === 0 && isTrash" class="quiet">No case is deleted.</p>
       <p v-else-if="!trouble && !loading && list.length === 0" class="quiet">
         The shelf is empty. Start a new case, and write or paste its story; or drop a case file here.
       </p>
       <p v-if="lastDeleted" class="undo" role="status">
         “{{ lastDeleted.title }}” is deleted.
-        <Button link @click="bringBack">Undo</Button>
+        <Button link @click="bringBack(lastDeleted)">Undo</Button>
       </p>
+      <ShelfChosen
+        v-if="chosen.length > 0"
+        :count="chosen.length"
+        @save="choice.save"
+        @tag="choice.addTag"
+        @remove="choice.remove"
+        @none="choice.none"
+      />
       <ul class="cards" aria-label="Cases">
         <ShelfCard
           v-for="c in list"
           :key="c.id"
+          v-model:chosen="ids"
           :of="c"
           @rename="rename(c, $event)"
           @copy="copy(c)"
+          @another="another(c)"
+          @tags="setTags(c, $event)"
           @remove="remove(c)"
+          @restore="bringBack(c)"
+          @clear="clearing = [c]"
         />
       </ul>
       <p v-if="hasMore" ref="end" class="more">
         <Button link @click="shelf.more()">More cases</Button>
       </p>
+      <p v-if="!loading || list.length > 0" class="turn">
+        <Button link @click="turn">{{ isTrash ? "Back to the shelf" : "Deleted cases" }}</Button>
+        <Button v-if="isTrash && list.length > 1" link @click="clearing = list">Delete all of them for good</Button>
+      </p>
+      <ClearDialog v-if="clearing" :of="clearing" @clear="clearAway" @keep="clearing = null" />
     </main>
   </div>
 </template>
@@ -104,6 +145,11 @@ h1 {
 }
 .shelf > .problem {
   margin-bottom: 0.9rem;
+}
+.turn {
+  display: flex;
+  gap: 1.4rem;
+  margin-top: 1.4rem;
 }
 .more {
   padding: 1rem 0;

@@ -1,5 +1,5 @@
 import { defineStore } from "pinia";
-import { caseApi, type ShelfCase } from "~/utils/caseApi";
+import { caseApi, type ShelfCase, type ShelfSort, type ShelfWish } from "~/utils/caseApi";
 import { shareParts } from "~/utils/share";
 
 /** A case changed this long ago has what is shown of it by now, or will have none; in ms. */
@@ -29,10 +29,26 @@ function newestOnly() {
   return { loading, trouble, ask, drop };
 }
 
+/** Which cases are wanted, and in which order; the order stays when the shelf is left. */
+function wishing() {
+  const find = ref("");
+  const sort = ref<ShelfSort>("touched");
+  const tag = ref("");
+  /** the cases that were deleted, instead of those on the shelf */
+  const isTrash = ref(false);
+  const wish = (): ShelfWish => ({ find: find.value.trim(), sort: sort.value, tag: tag.value, isTrash: isTrash.value });
+  function forget(): void {
+    find.value = "";
+    tag.value = "";
+    isTrash.value = false;
+  }
+  return { find, sort, tag, isTrash, wish, forget };
+}
+
 /** The cases on the shelf, page by page, as far as they were asked for. */
 export const useShelfStore = defineStore("shelf", () => {
   const list = shallowRef<readonly ShelfCase[]>([]);
-  const find = ref("");
+  const { wish, forget, ...wishes } = wishing();
   const { loading, trouble, ask, drop } = newestOnly();
   /** whether more cases follow those that are shown */
   const hasMore = ref(false);
@@ -46,7 +62,7 @@ export const useShelfStore = defineStore("shelf", () => {
     clearTimeout(again);
     return ask("The cases", async (isCurrent) => {
       const count = Math.min(MOST_CASES, Math.max(PAGE, list.value.length));
-      const { of: found, keptAt } = await caseApi.readList(count, null, find.value.trim());
+      const { of: found, keptAt } = await caseApi.readList(count, null, wish());
       if (!isCurrent()) return;
       // Cards that did not change stay as they are.
       list.value = shareParts(list.value, found);
@@ -61,7 +77,7 @@ export const useShelfStore = defineStore("shelf", () => {
     if (!last || !hasMore.value || loading.value) return;
     clearTimeout(again);
     await ask("More cases", async (isCurrent) => {
-      const found = await caseApi.list(PAGE, last, find.value.trim());
+      const found = await caseApi.list(PAGE, last, wish());
       if (!isCurrent()) return;
       list.value = [...list.value, ...found];
       hasMore.value = found.length === PAGE;
@@ -73,7 +89,7 @@ export const useShelfStore = defineStore("shelf", () => {
     const isFresh = (c: ShelfCase) => c.summary === null && Date.now() - c.updatedAt < FRESH;
     if (list.value.some(isFresh)) again = setTimeout(load, LOOK_AGAIN);
   }
-  /** Another title is looked for. */
+  /** Other cases are wanted, or in another order. */
   function search(): Promise<void> {
     list.value = [];
     return load();
@@ -82,7 +98,7 @@ export const useShelfStore = defineStore("shelf", () => {
   function leave(): void {
     drop();
     clearTimeout(again);
-    find.value = "";
+    forget();
   }
-  return { list, find, trouble, loading, hasMore, asOf, load, more, search, leave };
+  return { list, ...wishes, trouble, loading, hasMore, asOf, load, more, search, leave };
 });

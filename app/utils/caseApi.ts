@@ -4,8 +4,13 @@ import type { CaseFile } from "#core/model";
 import {
   deletedSchema,
   keptCaseSchema,
+  keptVersionSchema,
+  namedSchema,
   refusalSchema,
   shelfSchema,
+  taggedSchema,
+  tagsSchema,
+  versionsSchema,
   writtenSchema,
   type ShelfCase,
 } from "#shared/schemas/wire";
@@ -13,7 +18,7 @@ import {
 /** A new case that got no answer is sent once more after this, in ms. */
 const ASK_AGAIN = 700;
 
-export type { KeptCase, ShelfCase } from "#shared/schemas/wire";
+export type { KeptCase, KeptVersion, ShelfCase } from "#shared/schemas/wire";
 
 /** A request that got no answer, or one the server did not take; `status` is missing when no answer came. */
 export class RequestFailure extends Error {
@@ -67,21 +72,37 @@ async function read<T>(of: z.ZodType<T>, path: string, method = "GET", body?: un
   return { of: read.data, keptAt };
 }
 
+export type ShelfSort = "touched" | "made" | "title";
+/** Which cases of the shelf are wanted, and in which order. */
+export interface ShelfWish {
+  readonly find?: string;
+  readonly sort?: ShelfSort;
+  readonly tag?: string;
+  /** those that were deleted, instead of those on the shelf */
+  readonly isTrash?: boolean;
+}
+const keyOf = (c: ShelfCase, sort: ShelfSort): string =>
+  sort === "title" ? c.title.toLowerCase() : String(sort === "made" ? c.createdAt : c.updatedAt);
+
 /** The server's cases, as the browser asks for them. */
 export const caseApi = {
   /** @param after  the case that stood last on the page before */
-  readList: (limit: number, after: ShelfCase | null = null, find = "") => {
-    const query = new URLSearchParams({ limit: String(limit), find });
-    if (after) query.set("after", `${after.updatedAt}.${after.id}`);
+  readList: (limit: number, after: ShelfCase | null = null, wish: ShelfWish = {}) => {
+    const { find = "", sort = "touched", tag = "", isTrash = false } = wish;
+    const query = new URLSearchParams({ limit: String(limit), find, sort, tag, deleted: isTrash ? "yes" : "" });
+    if (after) query.set("after", `${keyOf(after, sort)}.${after.id}`);
     return read(shelfSchema, `/api/cases?${query.toString()}`);
   },
-  list: async (limit: number, after: ShelfCase | null = null, find = "") =>
-    (await caseApi.readList(limit, after, find)).of,
+  list: async (limit: number, after: ShelfCase | null = null, wish: ShelfWish = {}) =>
+    (await caseApi.readList(limit, after, wish)).of,
   get: (id: string) => ask(keptCaseSchema, `/api/cases/${id}`),
   read: (id: string) => read(keptCaseSchema, `/api/cases/${id}`),
-  /** The id is made here: asked again after a lost answer, the server makes no second case. */
-  create: async (document: CaseFile) => {
-    const make = { case: document, id: uuidv7() };
+  /**
+   * The id is made here: asked again after a lost answer, the server makes no second case.
+   * @param of  the case that this one is another version of
+   */
+  create: async (document: CaseFile, of?: string) => {
+    const make = { case: document, id: uuidv7(), ...(of === undefined ? {} : { of }) };
     try {
       return await ask(keptCaseSchema, "/api/cases", "POST", make);
     } catch (failure) {
@@ -93,5 +114,13 @@ export const caseApi = {
   write: (id: string, revision: number, document: CaseFile) =>
     ask(writtenSchema, `/api/cases/${id}`, "PUT", { case: document, revision }),
   remove: (id: string) => ask(deletedSchema, `/api/cases/${id}`, "DELETE"),
+  /** Clears a deleted case away for good. */
+  clear: (id: string) => ask(deletedSchema, `/api/cases/${id}/trash`, "DELETE"),
+  tags: () => ask(tagsSchema, "/api/tags"),
+  setTags: (id: string, tags: readonly string[]) => ask(taggedSchema, `/api/cases/${id}/tags`, "PUT", { tags }),
+  versions: (id: string) => ask(versionsSchema, `/api/cases/${id}/versions`),
+  version: (id: string, revision: number) => ask(keptVersionSchema, `/api/cases/${id}/versions/${revision}`),
+  nameVersion: (id: string, revision: number, name: string | null) =>
+    ask(namedSchema, `/api/cases/${id}/versions/${revision}`, "PUT", { name }),
   restore: (id: string) => ask(keptCaseSchema, `/api/cases/${id}/restore`, "POST"),
 };

@@ -1,21 +1,19 @@
 import type { CaseFile } from "#core/model";
 import type { InfluenceReport } from "#core/desk";
-import type { InfluenceReply, InfluenceRequest } from "~/workers/protocol";
+import type { Compared } from "#core/merge";
+import type { AskedReply, CompareRequest, InfluenceRequest } from "~/workers/protocol";
 
-/** Works out what matters most for one finding after the other, in a worker of its own so that the page goes on. */
-export class InfluenceWorker {
+/** Asks a worker of its own one thing after the other, so that the page goes on; a new question ends the old wait. */
+class AskedWorker<Asked extends InfluenceRequest | CompareRequest, Told> {
   private worker: Worker | null = null;
   private job = 0;
 
-  /**
-   * @returns null where the finding has no number to follow
-   * @throws what the worker could not do; nothing ever where it is ended before
-   */
-  ask(source: CaseFile, question: string): Promise<InfluenceReport | null> {
+  /** @throws what the worker could not do; nothing ever where it is ended before */
+  protected request(asked: Omit<Asked, "job">): Promise<Told> {
     this.worker ??= new Worker(new URL("../workers/analysis.worker.ts", import.meta.url), { type: "module" });
     const [worker, job] = [this.worker, ++this.job];
     return new Promise((resolve, reject) => {
-      worker.onmessage = ({ data }: MessageEvent<InfluenceReply>) => {
+      worker.onmessage = ({ data }: MessageEvent<AskedReply<Told>>) => {
         if (data.job !== job) return;
         if (data.ok) resolve(data.report);
         else reject(new Error(data.message));
@@ -24,11 +22,26 @@ export class InfluenceWorker {
         this.end();
         reject(new Error("The part that works this out could not be loaded."));
       };
-      worker.postMessage({ kind: "influence", job, source: toRaw(source), question } satisfies InfluenceRequest);
+      worker.postMessage({ ...asked, job });
     });
   }
   end(): void {
     this.worker?.terminate();
     this.worker = null;
+  }
+}
+
+/** Works out what matters most for one finding after the other. */
+export class InfluenceWorker extends AskedWorker<InfluenceRequest, InfluenceReport | null> {
+  /** @returns null where the finding has no number to follow */
+  ask(source: CaseFile, question: string): Promise<InfluenceReport | null> {
+    return this.request({ kind: "influence", source: toRaw(source), question });
+  }
+}
+
+/** Works out what two states of a case have otherwise. */
+export class CompareWorker extends AskedWorker<CompareRequest, Compared> {
+  ask(before: CaseFile, after: CaseFile): Promise<Compared> {
+    return this.request({ kind: "compare", before: toRaw(before), after: toRaw(after) });
   }
 }

@@ -15,6 +15,45 @@ export async function caseTextOf(file: File): Promise<string | null> {
 }
 export const isCaseText = (text: string): boolean => text.includes('"pasear-case"');
 
+/** Files of one zip, and bytes of one of them. */
+const MOST_FILES = 1000;
+
+/** All cases of a zip are put on the shelf; each whole or not at all, and what is no case is told by its name. */
+export async function takeZip(file: File, tell: Tell): Promise<void> {
+  const { unzipSync, strFromU8 } = await import("fflate");
+  const refused: string[] = [];
+  let count = 0;
+  let files: Record<string, Uint8Array>;
+  try {
+    files = unzipSync(new Uint8Array(await file.arrayBuffer()), {
+      filter: ({ name, originalSize }) => !name.endsWith("/") && originalSize <= MOST_BYTES && ++count <= MOST_FILES,
+    });
+  } catch {
+    return tell(`“${file.name}” cannot be unpacked.`, "It should be a zip of case files.", true);
+  }
+  let made = 0;
+  for (const [name, bytes] of Object.entries(files)) {
+    const why = await keptFrom(strFromU8(bytes));
+    if (why === null) made++;
+    else refused.push(`${name}: ${why}`);
+  }
+  if (count > Object.keys(files).length) refused.push(`only ${MOST_FILES} files of a zip are read.`);
+  const found = made === 1 ? "1 case was put on the shelf." : `${made} cases were put on the shelf.`;
+  tell(found, refused.slice(0, 6).join(" "), refused.length > 0);
+}
+/** Keeps a case. @returns why not; null where it is kept */
+async function keptFrom(text: string): Promise<string | null> {
+  if (!isCaseText(text)) return "this is no case.";
+  try {
+    const read = readCase(JSON.parse(text));
+    if (!read.ok) return wrongIn(read.errors);
+    await caseApi.create(read.case);
+    return null;
+  } catch (failure) {
+    return `${(failure as Error).message}.`;
+  }
+}
+
 /**
  * A case is put on the shelf and opened, or refused whole with the first of what is wrong in it.
  * @param kept  what is said of where one came from

@@ -1,9 +1,10 @@
 import { analyse, type Analysis, sentenceOf } from "#core/question";
 import type { CaseFile } from "#core/model";
 import { deskOf, influenceOn } from "#core/desk";
+import { comparedCases } from "#core/merge";
 import { picture } from "#core/graph";
 import { slipsOf } from "#core/slips";
-import type { AnalysisReply, AnalysisRequest, InfluenceReply, WorkerRequest } from "./protocol";
+import type { AnalysisReply, AnalysisRequest, CompareReply, InfluenceReply, WorkerRequest } from "./protocol";
 
 /** The ghost seldom changes while a given is dragged; it is worked out once. */
 let heldGhost: { source: string; analysis: Analysis } | null = null;
@@ -62,13 +63,21 @@ function reply(data: AnalysisRequest, analysis: Analysis, isPart: boolean, start
   };
 }
 
+function answered(data: WorkerRequest): AnalysisReply | InfluenceReply | CompareReply {
+  switch (data.kind) {
+    case "analysis":
+      return analysed(data);
+    case "influence":
+      return { job: data.job, ok: true, report: influenceOn(data.source, data.question) };
+    case "compare":
+      return { job: data.job, ok: true, report: comparedCases(data.before, data.after) };
+  }
+}
+
 self.onmessage = ({ data }: MessageEvent<WorkerRequest>) => {
-  let result: AnalysisReply | InfluenceReply;
+  let result: AnalysisReply | InfluenceReply | CompareReply;
   try {
-    result =
-      data.kind === "analysis"
-        ? analysed(data)
-        : { job: data.job, ok: true, report: influenceOn(data.source, data.question) };
+    result = answered(data);
   } catch (failure) {
     result = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) };
   }

@@ -1,4 +1,5 @@
 import type { Progress } from "#core/question";
+import type { Compared } from "#core/merge";
 import type { CaseFile } from "#core/model";
 import type { Desk, InfluenceReport } from "#core/desk";
 import type { Picture, View } from "#core/graph";
@@ -20,7 +21,13 @@ export interface InfluenceRequest {
   readonly source: CaseFile;
   readonly question: string;
 }
-export type WorkerRequest = AnalysisRequest | InfluenceRequest;
+export interface CompareRequest {
+  readonly kind: "compare";
+  readonly job: number;
+  readonly before: CaseFile;
+  readonly after: CaseFile;
+}
+export type WorkerRequest = AnalysisRequest | InfluenceRequest | CompareRequest;
 /** What the case held as a ghost answers to the same questions. */
 export interface GhostAnswer {
   readonly id: string;
@@ -42,6 +49,9 @@ export type AnalysisReply =
   | { readonly job: number; readonly progress: Progress }
   | Analysed
   | { readonly job: number; readonly ok: false; readonly message: string };
-export type InfluenceReply =
-  | { readonly job: number; readonly ok: true; readonly report: InfluenceReport | null }
+/** What a worker says that is asked one thing after the other. */
+export type AskedReply<T> =
+  | { readonly job: number; readonly ok: true; readonly report: T }
   | { readonly job: number; readonly ok: false; readonly message: string };
+export type InfluenceReply = AskedReply<InfluenceReport | null>;
+export type CompareReply = AskedReply<Compared>;

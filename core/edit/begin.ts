@@ -10,6 +10,11 @@ export const isBlank = ({ story, plan, ...d }: CaseFile): boolean =>
 const UNTITLED = /^New case( \d+)?$/;
 
 export const beginEdits = {
+  /** An earlier state takes the place of the present one; undo brings that back. */
+  bringBack: way<{ document: CaseFile; state: string }>({
+    says: (p) => `bring back ${p.state}`,
+    apply: (_, { document }) => document,
+  }),
   /** A blank case takes all of a starter, and its title where it has none of its own; any other stays as it is. */
   begin: way<{ starter: Starter }>({
     says: (p) => `begin with “${p.starter.title}”`,

@@ -2,6 +2,12 @@ import { SOURCE, entryOf, G, Q3, at, type EditCase } from "./editSource.fixture"
 
 export const FIRST: readonly EditCase[] = [
   [{ kind: "renameCase", title: " Stall " }, "rename the case", (c) => c.title, "Stall"],
+  [
+    { kind: "bringBack", document: { format: "pasear-case", version: 1, title: "Earlier" }, state: "“first try”" },
+    "bring back “first try”",
+    (c) => [c.title, c.givens],
+    ["Earlier", undefined],
+  ],
   // The mark stays on its words, two letters further on.
   [{ kind: "editStory", text: "A bigger stall costs $180." }, "edit the story", (c) => c.story!.marks![0]!.start, 21],
   [

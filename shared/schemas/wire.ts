@@ -17,13 +17,33 @@ export const writtenSchema = z.object({
   updatedAt: z.number(),
 });
 /** A case as the server, or another tab, hands it over. */
-export const keptCaseSchema = writtenSchema.extend({ case: document });
+export const keptCaseSchema = writtenSchema.extend({
+  case: document,
+  /** its other versions, with other numbers */
+  relatives: z.array(z.object({ id: z.string(), title: z.string() })).optional(),
+});
 export const shelfSchema = z.array(
   writtenSchema.extend({
+    createdAt: z.number(),
+    /** in ms; null: it is on the shelf */
+    deletedAt: z.number().nullable(),
+    tags: z.array(z.string()),
     /** null: not worked out yet */
     summary: z.object({ says: z.string(), curves: z.array(z.array(z.tuple([z.number(), z.number()]))) }).nullable(),
   }),
 );
+/** A kept state of a case; one with a name stays. */
+const versionSchema = z.object({
+  revision: z.int(),
+  title: z.string(),
+  keptAt: z.number(),
+  name: z.string().nullable(),
+});
+export const versionsSchema = z.array(versionSchema);
+export const keptVersionSchema = versionSchema.extend({ case: document });
+export const namedSchema = z.object({ name: z.string().nullable() });
+export const taggedSchema = z.object({ tags: z.array(z.string()) });
+export const tagsSchema = z.array(z.object({ tag: z.string(), cases: z.number() }));
 export const deletedSchema = z.object({ deleted: z.boolean() });
 /** Why the server did not do it; with a conflict comes the case as it is there. */
 export const refusalSchema = z.object({ message: z.string(), data: z.unknown().optional() });
@@ -38,4 +58,5 @@ export const planLineSchema = z.union([
 ]);
 
 export type KeptCase = z.infer<typeof keptCaseSchema>;
+export type KeptVersion = z.infer<typeof versionSchema>;
 export type ShelfCase = z.infer<typeof shelfSchema>[number];

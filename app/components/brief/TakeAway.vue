@@ -2,7 +2,8 @@
 import type { BriefPage } from "#core/brief";
 import type { CaseFile } from "#core/model";
 import type { BriefFileKind } from "~/workers/briefProtocol";
-import { fileName, saveFile, type Sheet } from "~/paper/pictureFile";
+import type { Sheet } from "~/paper/pictureFile";
+import { fileName, saveFile } from "~/paper/saveFile";
 
 /** The ways out of a brief: to the printer, and as files. */
 const props = defineProps<{ document: CaseFile; page: BriefPage; pictures: ReadonlyMap<string, Sheet> }>();

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { CircleHelp, Redo2, Undo2 } from "@lucide/vue";
+import { CircleHelp, History, Redo2, Undo2 } from "@lucide/vue";
 import { CASE_VIEWS, type CaseViewId } from "~/utils/caseViews";
 
 /** The head of an open case: its title, its views, how it is kept, back and forth through its changes. */
 defineProps<{ title: string | null; where: CaseViewId; undoName: string | null; redoName: string | null }>();
-const emit = defineEmits<{ go: [view: CaseViewId]; undo: []; redo: []; help: []; choose: [] }>();
+const emit = defineEmits<{ go: [view: CaseViewId]; undo: []; redo: []; help: []; choose: []; versions: [] }>();
 const store = useCaseStore();
 const dataCount = computed(() => store.document?.data?.length ?? 0);
 const checkTitle = (typed: string) => (typed.trim() ? null : "A case needs a title.");
@@ -59,6 +59,9 @@ const checkTitle = (typed: string) => (typed.trim() ? null : "A case needs a tit
         @click="emit('redo')"
       >
         <Redo2 :size="17" aria-hidden="true" />
+      </Button>
+      <Button text class="icon-button light" title="Versions" aria-label="Versions" @click="emit('versions')">
+        <History :size="17" aria-hidden="true" />
       </Button>
       <Button text class="icon-button light" title="Help (?)" aria-label="Help" @click="emit('help')">
         <CircleHelp :size="17" aria-hidden="true" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { watchDebounced } from "@vueuse/core";
-import { fileName, saveFile, sheetPng, sheetSvg, type Sheet } from "~/paper/pictureFile";
+import { sheetPng, sheetSvg, type Sheet } from "~/paper/pictureFile";
+import { fileName, saveFile } from "~/paper/saveFile";
 import type { PaperChoices, PaperForm } from "~/paper/paperForm";
 
 /** A graph set for a document: its size on paper, its words and its ink, seen before it is saved or copied. */

@@ -2,7 +2,7 @@
 import { refDebounced } from "@vueuse/core";
 import type { CaseFile, Plan } from "#core/model";
 import { planOfProgram, type Program } from "#core/plan";
-import { saveFile } from "~/paper/pictureFile";
+import { saveFile } from "~/paper/saveFile";
 import { separated } from "#core/data";
 
 /** A plan from a file and to a file: LP format and MPS, which other solvers read, and its constraints as a table. */

@@ -1,8 +1,33 @@
 <script setup lang="ts">
+import { NuxtLink } from "#components";
 import type { ShelfCase } from "~/utils/caseApi";
 
-defineProps<{ of: ShelfCase }>();
-const emit = defineEmits<{ rename: [title: string]; copy: []; remove: [] }>();
+const props = defineProps<{ of: ShelfCase }>();
+const emit = defineEmits<{
+  rename: [title: string];
+  copy: [];
+  another: [];
+  tags: [tags: string[]];
+  remove: [];
+  restore: [];
+  clear: [];
+}>();
+/** ids of the cases that are chosen together */
+const chosen = defineModel<string[]>("chosen", { required: true });
+const isDeleted = computed(() => props.of.deletedAt !== null);
+/** Deleted cases are cleared away by themselves after so many days. */
+const KEPT_DAYS = 30;
+const daysLeft = computed(() =>
+  Math.max(0, KEPT_DAYS - Math.floor((Date.now() - (props.of.deletedAt ?? 0)) / 86_400_000)),
+);
+const keepTags = (text: string) =>
+  emit(
+    "tags",
+    text
+      .split(",")
+      .map((t) => t.trim())
+      .filter(Boolean),
+  );
 
 function when(at: number): string {
   const minutes = Math.round((Date.now() - at) / 60000);
@@ -25,7 +50,12 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", ye
 
 <template>
   <li class="card">
-    <NuxtLink :to="`/case/${of.id}`" class="open" :aria-label="`Open ${of.title}`">
+    <component
+      :is="isDeleted ? 'span' : NuxtLink"
+      :to="isDeleted ? undefined : `/case/${of.id}`"
+      class="open"
+      :aria-label="isDeleted ? undefined : `Open ${of.title}`"
+    >
       <svg viewBox="0 0 120 72" class="mini" aria-hidden="true">
         <path d="M4 4V68H116" class="axes" />
         <path
@@ -36,10 +66,20 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", ye
           :stroke-dasharray="DASH[i]"
         />
       </svg>
-    </NuxtLink>
+    </component>
     <div class="words">
+      <Checkbox
+        v-if="!isDeleted"
+        v-model="chosen"
+        class="choose"
+        size="small"
+        :value="of.id"
+        :aria-label="`Choose ${of.title}`"
+      />
       <h2>
+        <template v-if="isDeleted">{{ of.title }}</template>
         <EditText
+          v-else
           plain
           :value="of.title"
           :label="`Title of ${of.title}`"
@@ -48,10 +88,27 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", ye
         />
       </h2>
       <p class="says">{{ of.summary ? of.summary.says || "Nothing is decided yet." : "…" }}</p>
-      <p class="quiet">touched {{ when(of.updatedAt) }}</p>
-      <div class="ways">
-        <NuxtLink :to="`/case/${of.id}`">Open</NuxtLink><Button link @click="emit('copy')">Copy</Button
-        ><Button link @click="emit('remove')">Delete</Button>
+      <p v-if="isDeleted" class="quiet">
+        deleted {{ when(of.deletedAt!) }} · kept {{ daysLeft }} more {{ daysLeft === 1 ? "day" : "days" }}
+      </p>
+      <p v-else class="quiet">
+        touched {{ when(of.updatedAt) }} ·
+        <EditText
+          plain
+          :value="of.tags.join(', ')"
+          placeholder="tag it"
+          :label="`Tags of ${of.title}`"
+          @keep="keepTags"
+        />
+      </p>
+      <div v-if="isDeleted" class="ways">
+        <Button link @click="emit('restore')">Put it back</Button
+        ><Button link @click="emit('clear')">Delete for good</Button>
+      </div>
+      <div v-else class="ways">
+        <NuxtLink :to="`/case/${of.id}`">Open</NuxtLink
+        ><Button link title="The same case, to be given other numbers" @click="emit('another')">Another version</Button
+        ><Button link @click="emit('copy')">Copy</Button><Button link @click="emit('remove')">Delete</Button>
       </div>
     </div>
   </li>
@@ -84,12 +141,19 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", ye
   border-radius: 6px;
 }
 .words {
+  position: relative;
   display: grid;
   gap: 0.3rem;
   align-content: start;
 }
+.choose {
+  position: absolute;
+  top: 0.15rem;
+  right: 0;
+}
 h2 {
   font-size: 1.02rem;
+  padding-right: 1.8rem;
 }
 .says {
   font-family: var(--book);

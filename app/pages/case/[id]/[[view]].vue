@@ -12,6 +12,7 @@ const CompareDialog = later(() => import("~/components/desk/CompareDialog.vue"))
 const HelpDialog = later(() => import("~/components/case/HelpDialog.vue"));
 const StaleDialog = later(() => import("~/components/desk/StaleDialog.vue"));
 const TrailDialog = later(() => import("~/components/desk/TrailDialog.vue"));
+const VersionsDialog = later(() => import("~/components/versions/VersionsDialog.vue"));
 
 // A change of view is not another page: the case stays open.
 definePageMeta({ key: (to) => `case ${String(to.params.id)}` });
@@ -35,16 +36,21 @@ const data = useTemplateRef<{ take: (from: string | File) => Promise<void>; show
 const { where, go: goView, write, takeTable, showTable } = useCaseViews(desk, data);
 
 // ---- dialogs
-const dialogs = reactive({ compare: false, trail: false, stale: false, help: false });
+const dialogs = reactive({ compare: false, trail: false, stale: false, help: false, versions: false });
 const wanted = {
   compare: useWanted(toRef(dialogs, "compare")),
   trail: useWanted(toRef(dialogs, "trail")),
   stale: useWanted(toRef(dialogs, "stale")),
   help: useWanted(toRef(dialogs, "help")),
+  versions: useWanted(toRef(dialogs, "versions")),
 };
 function compare(): void {
   if (analysis.ghost) analysis.ghost = null;
   else dialogs.compare = true;
+}
+function showGhost(ghost: NonNullable<typeof analysis.ghost>): void {
+  analysis.ghost = ghost;
+  goView("desk");
 }
 function trail(): boolean {
   if (!pointed.value || !analysis.desk) return false;
@@ -123,6 +129,7 @@ const isOpen = computed(() => store.document !== null && !missing.value);
       @redo="travel.redo"
       @help="dialogs.help = true"
       @choose="dialogs.stale = true"
+      @versions="dialogs.versions = true"
     />
     <CaseData v-if="isOpen && where === 'data'" ref="data" :document="store.document!" @used="goView('desk')" />
     <CasePlan v-else-if="isOpen && where === 'plan'" :document="store.document!" />
@@ -142,6 +149,13 @@ const isOpen = computed(() => store.document !== null && !missing.value);
       <NuxtLink to="/">To the shelf of cases</NuxtLink>
       <Button v-if="missing" link @click="open">Try again</Button>
     </main>
+    <VersionsDialog
+      v-if="isOpen && wanted.versions.value"
+      v-model:visible="dialogs.versions"
+      :case-id="String(route.params.id)"
+      :document="store.document!"
+      @ghost="showGhost"
+    />
     <StaleDialog v-if="wanted.stale.value" v-model:visible="dialogs.stale" />
     <HelpDialog
       v-if="isOpen && wanted.help.value"
