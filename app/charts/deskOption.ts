@@ -188,7 +188,7 @@ const shades = ({ picture, look }: Art) => ({
   ...PLAIN,
   z: 1,
   label: { show: false },
-  itemStyle: { color: look.brick, opacity: 0.09 },
+  itemStyle: { color: look.brick, borderColor: look.brick, opacity: 0.09 },
   data: picture.shades.map((s) => [{ xAxis: s.from }, { xAxis: s.to }]),
 });
 

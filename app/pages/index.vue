@@ -21,6 +21,7 @@ function clearAway(of: readonly ShelfCase[]): void {
 }
 function turn(): void {
   isTrash.value = !isTrash.value;
+  find.value = tag.value = "";
   choice.none();
   void shelf.search();
 }

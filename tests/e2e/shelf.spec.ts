@@ -29,13 +29,13 @@ test("a long shelf comes page by page, is searched, and every case on it can be 
   const titles = await page.locator(".card h2").allTextContents();
   expect(new Set(titles).size).toBe(titles.length);
   await page.keyboard.press("Home");
-  const find = page.getByRole("searchbox", { name: "Find a case by its title" });
-  await find.fill("at NIGHT");
+  const find = page.getByRole("searchbox", { name: "Find cases by title, story and findings" });
+  await find.fill("77 NIGHT");
   await expect(cards).toHaveCount(1);
   await expect(cards).toContainText("Ferry 77 at night");
   expect(await faultsOf(page)).toEqual([]);
   await find.fill("no such thing");
-  await expect(page.getByText("No case has “no such thing” in its title.")).toBeVisible();
+  await expect(page.getByText("No case is found by “no such thing”.")).toBeVisible();
   await find.fill("");
   await expect(page.getByRole("link", { name: `Open Ferry ${COUNT - 1}`, exact: true })).toBeVisible();
 });

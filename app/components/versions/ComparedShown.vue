@@ -2,7 +2,7 @@
 import type { Compared } from "#core/merge";
 
 /** What two states of a case have otherwise: givens, functions and findings side by side. */
-const props = defineProps<{ compared: Compared }>();
+const props = defineProps<{ compared: Compared; earlier: string; later: string }>();
 const tables = computed(() =>
   [
     { label: "Givens", rows: props.compared.givens },
@@ -20,7 +20,7 @@ const NONE = "–";
     v-for="t in tables"
     :key="t.label"
     :label="t.label"
-    :columns="[t.label.toLowerCase(), 'then', 'compared']"
+    :columns="[t.label.toLowerCase(), earlier, later]"
     :words="3"
     :sorts="false"
     :rows="

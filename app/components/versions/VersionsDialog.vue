@@ -14,7 +14,14 @@ const versions = useVersions(
   () => props.document,
 );
 const { list, relatives, trouble, earlier, later, compared, isBusy } = versions;
-watch(visible, (now) => now && void versions.load(), { immediate: true });
+const whole = useTemplateRef<HTMLElement>("whole");
+/** The states are read anew; they are what the keyboard begins with. */
+async function open(): Promise<void> {
+  await versions.load();
+  await nextTick();
+  whole.value?.querySelector<HTMLElement>("[role='listbox']")?.focus();
+}
+watch(visible, (now) => now && void open(), { immediate: true });
 
 const TIME = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
 const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short" });
@@ -72,7 +79,7 @@ async function another(): Promise<void> {
         ></span
       ><span v-else class="quiet">The two name each other.</span>
     </div>
-    <div v-if="list" class="sides">
+    <div v-if="list" ref="whole" class="sides">
       <VersionsList v-model="earlier" :list="list" :when="when" @rename="versions.rename" />
       <section class="seen" aria-labelledby="compared-title">
         <template v-if="chosen">
@@ -88,7 +95,12 @@ async function another(): Promise<void> {
             />
           </h3>
           <p v-if="isBusy" class="quiet" role="status">Being worked out …</p>
-          <ComparedShown v-if="compared" :compared="compared" />
+          <ComparedShown
+            v-if="compared"
+            :compared="compared"
+            :earlier="chosen.name ?? when(chosen)"
+            :later="choices.find((c) => c.revision === later)?.text ?? ''"
+          />
           <div class="ways">
             <Button label="Bring it back" size="small" severity="secondary" outlined @click="bringBack" />
             <Button link @click="beside">Its curves beside these</Button>
