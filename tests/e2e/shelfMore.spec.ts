@@ -69,7 +69,7 @@ test("cases are found by what they say, sorted, tagged, and several are saved, d
   // The file brings both back as new cases, and tells what in it is none.
   const chooser = page.waitForEvent("filechooser");
   await page.getByRole("button", { name: "From a file" }).click();
-  await (await chooser).setFiles(path);
+  await (await chooser).setFiles({ name: "cases.zip", mimeType: "application/zip", buffer: readFileSync(path) });
   await expect(page.getByText("2 cases were put on the shelf.")).toBeVisible();
   const titles = (await server.cases()).map((c) => c.title);
   expect(titles.filter((t) => t === "Lantern stall")).toHaveLength(2);

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { newCase, says, stand } from "../e2e/pages";
+import { kept, newCase, says, stand } from "../e2e/pages";
 import { expect, test } from "../e2e/server";
 import { manySteps } from "../shared/manySteps";
 
@@ -113,6 +113,26 @@ test("forms", async ({ page, server }) => {
   await take(page, "forms");
 });
 
+test("versions", async ({ page, server }) => {
+  await stand(page, server);
+  await page.getByRole("button", { name: /^Value of F/ }).click();
+  await page.getByRole("textbox", { name: "Value of F" }).fill("$205");
+  await page.keyboard.press("Enter");
+  await expect(kept(page)).toBeVisible();
+  await page.getByRole("button", { name: "Versions" }).click();
+  await expect(page.getByRole("table", { name: "Findings" })).toBeVisible();
+  await take(page, "versions");
+});
+test("document", async ({ page, server }) => {
+  await stand(page, server);
+  await page.getByRole("button", { name: "For a document" }).click();
+  const dialog = page.getByRole("dialog", { name: "Graph for a document" });
+  await dialog.getByRole("radio", { name: "greys and dashes" }).check();
+  await expect(dialog.getByRole("img")).toBeVisible();
+  // The picture is drawn again a moment after a change.
+  await page.waitForTimeout(1500);
+  await take(page, "document");
+});
 test("long", async ({ page, server }) => {
   await page.goto(`${server.url}/case/${await server.make(manySteps(40))}`);
   await expect(page.getByText(/Working out question 9 of 41 …/)).toBeVisible({ timeout: 30_000 });

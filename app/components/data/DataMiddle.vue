@@ -86,10 +86,12 @@ const isOther = (than: string) => (c: { name: string }) => c.name === than;
     </div>
     <p v-if="models.suggested.length > 0 && at === null" class="hint">
       The rows turn near {{ columns.x }} = {{ models.suggested.map((b) => formatNumber(b)).join(" and ") }}.
-      <Button link @click="at = models.suggested[0]!"> Split at {{ formatNumber(models.suggested[0]!) }} </Button>
-      <Button v-if="models.suggested.length === 2" link :disabled="made.problem !== null" @click="made.useThree">
-        Use {{ made.typed }}({{ columns.x }}) in three pieces
-      </Button>
+      <template v-if="models.splitCard === null">
+        <Button link @click="at = models.suggested[0]!"> Split at {{ formatNumber(models.suggested[0]!) }} </Button>
+        <Button v-if="models.suggested.length === 2" link :disabled="made.problem !== null" @click="made.useThree">
+          Use {{ made.typed }}({{ columns.x }}) in three pieces
+        </Button>
+      </template>
     </p>
     <DataGraph v-if="picture" :picture="picture" :described="described" @split="at = $event" />
     <p v-else class="quiet nothing">Rows with a number in both columns appear here.</p>

@@ -58,6 +58,7 @@ function key(event: KeyboardEvent, i: number): void {
       <SplitCandidate
         v-if="split?.after === i"
         :split="split"
+        :name="name"
         :x="x"
         :output="output"
         :is-free="isFree"

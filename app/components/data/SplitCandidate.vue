@@ -4,7 +4,7 @@ import { formatNumber, formatQuantity } from "#core/explain";
 import type { Unit } from "#core/units";
 
 /** The rows split into pieces, as one of the models: its miss, and the way to it. */
-const props = defineProps<{ split: SplitCard; x: string; output: Unit | null; isFree: boolean }>();
+const props = defineProps<{ split: SplitCard; name: string; x: string; output: Unit | null; isFree: boolean }>();
 const emit = defineEmits<{ take: [] }>();
 const NUMBERS = ["", "", "two", "three"];
 const pieces = computed(() => NUMBERS[props.split.breaks.length + 1]);
@@ -30,7 +30,7 @@ const miss = computed(() =>
       ><template v-else>goes through every row it must</template> · {{ split.fewest }} rows in the smallest piece
     </p>
     <Button link :disabled="split.breaks.length > 1 && !isFree" @click="emit('take')">
-      {{ split.breaks.length === 1 ? `Split at ${breaks}` : "Use the three pieces" }}
+      {{ split.breaks.length === 1 ? `Split at ${breaks}` : `Use ${name}(${x}) in three pieces` }}
     </Button>
   </section>
 </template>

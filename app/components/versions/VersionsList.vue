@@ -57,6 +57,10 @@ const row = (v: KeptVersion) => ({ ...v });
 .state {
   display: grid;
 }
+/* Also on the colour of the chosen one. */
+.state .quiet {
+  color: inherit;
+}
 .naming {
   display: flex;
   gap: 0.6rem;
