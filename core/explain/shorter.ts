@@ -14,5 +14,7 @@ export const shorter = (sentence: string): string =>
     const value = Number(`${whole.replaceAll(",", "")}.${decimals}`);
     if (digits >= DIGITS) return money + Math.round(value).toLocaleString("en-US");
     const short = Number(value.toPrecision(DIGITS));
-    return String(short).length < all.length ? money + short.toLocaleString("en-US", { maximumFractionDigits: 20 }) : all;
+    return String(short).length < all.length
+      ? money + short.toLocaleString("en-US", { maximumFractionDigits: 20 })
+      : all;
   });

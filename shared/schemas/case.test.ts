@@ -21,6 +21,9 @@ describe("the shape of a case", () => {
       { ...CASE, version: 2, whatever: [] },
       "version: This case is of version 2 of the format, and this Pasear reads version 1: a newer one does.",
     ],
+    // no version that anybody could have written
+    [{ ...CASE, version: Infinity }, "version: This should be `1`."],
+    [{ ...CASE, version: 1.5 }, "version: This should be `1`."],
     [{ ...CASE, version: "1" }, "version: This should be `1`."],
     [{ ...CASE, brief: { colour: 1 } }, "brief.colour: The key `colour` is not known here."],
     [{ ...CASE, brief: { sheet: "a3" } }, "brief.sheet: This should be `a4` or `letter`."],

@@ -222,7 +222,8 @@ export function readCase(document: unknown): { ok: true; case: CaseFile } | { ok
 /** A case of a version that came after this one may mean anything: it is refused whole, with words. */
 function newerVersion(document: unknown): string | null {
   const { format, version } = (document ?? {}) as { readonly format?: unknown; readonly version?: unknown };
-  return format === "pasear-case" && typeof version === "number" && version > VERSION
+  const isNewer = typeof version === "number" && Number.isSafeInteger(version) && version > VERSION;
+  return format === "pasear-case" && isNewer
     ? `This case is of version ${version} of the format, and this Pasear reads version ${VERSION}: a newer one does.`
     : null;
 }

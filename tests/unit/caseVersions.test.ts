@@ -52,7 +52,7 @@ describe("states of a case", () => {
     expect(await store.versions.get("a", 3)).toBeNull();
   });
 
-  it("all of an hour stay, then the last of each hour, after a day the last of each day; named ones always", async () => {
+  it("all of an hour stay, then the last of each hour, later of each day; named ones always", async () => {
     await store.create(document("0"), "a");
     const times = [10 * MINUTE, HOUR + MINUTE, HOUR + 2 * MINUTE, DAY + MINUTE, DAY + 30 * MINUTE, 2 * DAY];
     for (const [i, time] of times.entries()) {
