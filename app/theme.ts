@@ -3,15 +3,12 @@ import base from "@primeuix/themes/nora/base";
 import badge from "@primeuix/themes/nora/badge";
 import button from "@primeuix/themes/nora/button";
 import checkbox from "@primeuix/themes/nora/checkbox";
-import confirmdialog from "@primeuix/themes/nora/confirmdialog";
 import datatable from "@primeuix/themes/nora/datatable";
 import dialog from "@primeuix/themes/nora/dialog";
 import iconfield from "@primeuix/themes/nora/iconfield";
-import inputnumber from "@primeuix/themes/nora/inputnumber";
 import inputtext from "@primeuix/themes/nora/inputtext";
 import listbox from "@primeuix/themes/nora/listbox";
 import menu from "@primeuix/themes/nora/menu";
-import messageBase from "@primeuix/themes/nora/message";
 import paginator from "@primeuix/themes/nora/paginator";
 import popover from "@primeuix/themes/nora/popover";
 import progressbar from "@primeuix/themes/nora/progressbar";
@@ -31,15 +28,12 @@ const used = {
       badge,
       button,
       checkbox,
-      confirmdialog,
       datatable,
       dialog,
       iconfield,
-      inputnumber,
       inputtext,
       listbox,
       menu,
-      message: messageBase,
       paginator,
       popover,
       progressbar,
@@ -78,8 +72,17 @@ const messages = {
   error: message("--brick"),
 };
 
-/** A sentence of what is wrong, in the text itself. */
-const problem = { error: { simple: { color: "var(--brick)" } } };
+/**
+ * A sentence of what is wrong, in the text itself: of all that the library's messages can be nothing else is used, so
+ * only what this needs of its tokens is here.
+ */
+const problem = {
+  root: { borderRadius: "0", borderWidth: "0", transitionDuration: "{transition.duration}" },
+  content: { padding: "0", gap: "0", sm: { padding: "0" } },
+  text: { fontSize: "0.87rem", fontWeight: "inherit", sm: { fontSize: "0.87rem" } },
+  simple: { content: { padding: "0" } },
+};
+const problemColours = { error: { simple: { color: "var(--brick)" } } };
 
 /**
  * Buttons beside text: a word that can be pressed (`link`), a sign, and any other text (`text`), each as large as what
@@ -136,7 +139,7 @@ export default {
   preset: definePreset(used, {
     components: {
       button: { css: buttons },
-      message: { colorScheme: { light: problem, dark: problem } },
+      message: { ...problem, colorScheme: { light: problemColours, dark: problemColours } },
       toast: { colorScheme: { light: messages, dark: messages } },
     },
     primitive: { borderRadius: { none: "0", xs: "3px", sm: "4px", md: "6px", lg: "8px", xl: "10px" } },

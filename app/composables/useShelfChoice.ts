@@ -8,7 +8,11 @@ export function useShelfChoice(list: Readonly<Ref<readonly ShelfCase[]>>) {
   const ids = ref<string[]>([]);
   /** Only what is still shown is chosen. */
   const chosen = computed(() => list.value.filter((c) => ids.value.includes(c.id)));
-  const none = () => (ids.value = []);
+  const isChoosing = ref(false);
+  function none(): void {
+    ids.value = [];
+    isChoosing.value = false;
+  }
 
   /** Does the same to each that is chosen; what fails is told, and the others are done. */
   async function each(what: string, work: (c: ShelfCase) => Promise<unknown>): Promise<number> {
@@ -52,6 +56,6 @@ export function useShelfChoice(list: Readonly<Ref<readonly ShelfCase[]>>) {
     saveFile("cases.pasear.zip", new Blob([zipSync(files) as Uint8Array<ArrayBuffer>], { type: "application/zip" }));
     tell(`${counted(Object.keys(files).length)} saved in one file.`, "");
   }
-  return { ids, chosen, none, remove, addTag, save };
+  return { ids, chosen, isChoosing, none, remove, addTag, save };
 }
 const counted = (n: number): string => (n === 1 ? "1 case is" : `${n} cases are`);

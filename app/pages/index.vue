@@ -8,7 +8,7 @@ const chooseFile = useShelfTaking();
 const { create, copy, rename, another, setTags } = useShelfActions();
 const { lastDeleted, remove, bringBack, clear } = useShelfTrash();
 const choice = useShelfChoice(list);
-const { ids, chosen } = choice;
+const { ids, chosen, isChoosing } = choice;
 // What is not needed for the first look comes after it.
 const ShelfTools = later(() => import("~/components/shelf/ShelfTools.vue"));
 const ShelfChosen = later(() => import("~/components/shelf/ShelfChosen.vue"));
@@ -84,7 +84,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
         <Button link @click="bringBack(lastDeleted)">Undo</Button>
       </p>
       <ShelfChosen
-        v-if="chosen.length > 0"
+        v-if="isChoosing"
         :count="chosen.length"
         @save="choice.save"
         @tag="choice.addTag"
@@ -96,6 +96,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
           v-for="c in list"
           :key="c.id"
           v-model:chosen="ids"
+          :is-choosing="isChoosing"
           :of="c"
           @rename="rename(c, $event)"
           @copy="copy(c)"
@@ -110,6 +111,9 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
         <Button link @click="shelf.more()">More cases</Button>
       </p>
       <p v-if="!loading || list.length > 0" class="turn">
+        <Button v-if="!isTrash && !isChoosing && list.length > 0" link @click="isChoosing = true"
+          >Choose several</Button
+        >
         <Button link @click="turn">{{ isTrash ? "Back to the shelf" : "Deleted cases" }}</Button>
         <Button v-if="isTrash && list.length > 1" link @click="clearing = list">Delete all of them for good</Button>
       </p>

@@ -3,6 +3,7 @@ export type { DeskFinding } from "./findingCard";
 export type { Chip } from "./chips";
 export { cornerTrail, type CornerTrail } from "./cornerTrail";
 export { closeUpOf } from "./closeUp";
+export { findingRows } from "./findingRows";
 export { firstSteps } from "./firstSteps";
 export { comesOf, trailOf } from "./trail";
 export { influenceOn, trackOf, trackStep, type Influence, type InfluenceReport } from "./influence";

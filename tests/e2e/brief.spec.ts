@@ -48,6 +48,13 @@ test("from the demo case to the brief, and in one more action to each file of it
   const kept = (await (await page.request.get(`${server.url}/api/cases/${id}`)).json()) as { case: unknown };
   expect(JSON.parse(strFromU8(await bytesOf(file)))).toEqual(kept.case);
 
+  const findings = strFromU8(await bytesOf(await saved(page, "Findings as CSV")));
+  expect(findings.split("\n")[0]).toContain("finding,question,answer,status,at,value,exact");
+  // (345 − √97425)/2, with all its digits
+  expect(findings).toContain(String((345 - Math.sqrt(97_425)) / 2).slice(0, 15));
+  const formulas = strFromU8(await bytesOf(await saved(page, "Formulas")));
+  expect(formulas.match(/<math /g)).toHaveLength(4);
+
   const html = strFromU8(await bytesOf(await saved(page, "Web page")));
   const outside: string[] = [];
   const other = await page.context().newPage();

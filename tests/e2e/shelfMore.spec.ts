@@ -24,6 +24,7 @@ test("cases are found by what they say, sorted, tagged, and several are saved, d
   await page.getByRole("menuitem", { name: "by title" }).click();
   await expect(cards.first()).toContainText("A ball over the river");
 
+  await page.getByRole("button", { name: "Choose several" }).click();
   await page.getByRole("checkbox", { name: "Choose A ball over the river" }).check();
   await page.getByRole("checkbox", { name: "Choose Lantern stall" }).check();
   const bar = page.getByRole("group", { name: "Chosen cases" });

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import type { BriefPage } from "#core/brief";
+import { separated } from "#core/data";
+import { findingRows } from "#core/desk";
 import type { CaseFile } from "#core/model";
 import type { BriefFileKind } from "~/workers/briefProtocol";
 import type { Sheet } from "~/paper/pictureFile";
-import { fileName, saveFile } from "~/paper/saveFile";
+import { fileName, saveFile, saveText } from "~/paper/saveFile";
 
 /** The ways out of a brief: to the printer, and as files. */
 const props = defineProps<{ document: CaseFile; page: BriefPage; pictures: ReadonlyMap<string, Sheet> }>();
 const store = useCaseStore();
 const toast = useToast();
 const files = useBriefFiles();
+const analysis = useAnalysisStore();
 const FILES: readonly { kind: BriefFileKind; name: string; says: string }[] = [
   { kind: "docx", name: "Text document", says: "a .docx file with headings, tables, equations and pictures" },
   { kind: "markdown", name: "Markdown", says: "a zip with the text and its pictures" },
@@ -38,6 +41,21 @@ function saveCase(): void {
   saveFile(name, new Blob([JSON.stringify(props.document, null, 2)], { type: "application/json" }));
   toast.add({ severity: "info", summary: `${name} is saved.`, life: 2500 });
 }
+/** All findings with all their digits, for another program. */
+function saveFindings(): void {
+  const name = `${fileName(props.document.title, "case")}-findings.csv`;
+  saveText(name, separated(findingRows(analysis.desk?.findings ?? []), ","), "text/csv");
+  toast.add({ severity: "info", summary: `${name} is saved.`, life: 2500 });
+}
+/** The formulas as mathematics that browsers and office programs take over as such. */
+async function saveFormulas(): Promise<void> {
+  const { formulaPage } = await import("~/brief/formulaPage");
+  const name = `${fileName(props.document.title, "case")}-formulas.html`;
+  saveText(name, formulaPage(props.document.title, analysis.desk?.functions ?? []), "text/html");
+  toast.add({ severity: "info", summary: `${name} is saved.`, life: 2500 });
+}
+const hasFunctions = computed(() => (analysis.desk?.functions.length ?? 0) > 0);
+const hasFindings = computed(() => (analysis.desk?.findings.length ?? 0) > 0);
 </script>
 
 <template>
@@ -63,6 +81,24 @@ function saveCase(): void {
         label="Case file"
         title="the case itself, to be dropped on another shelf"
         @click="saveCase"
+      />
+      <Button
+        v-if="hasFindings"
+        outlined
+        severity="secondary"
+        size="small"
+        label="Findings as CSV"
+        title="every answer with all its digits"
+        @click="saveFindings"
+      />
+      <Button
+        v-if="hasFunctions"
+        outlined
+        severity="secondary"
+        size="small"
+        label="Formulas"
+        title="MathML and LaTeX of every function"
+        @click="saveFormulas"
       />
     </div>
     <div v-if="files.working.value" class="making" role="status">

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { headShown, headTrouble, readHead } from "#core/data";
+import { headShown, headTrouble, readHead, separated } from "#core/data";
 import type { CaseFile } from "#core/model";
 import type { Columns } from "~/composables/useColumns";
+import { fileName, saveText } from "~/paper/saveFile";
 
 /** The rows of the table that is shown, its name and columns, and what counts time in it. */
 const props = defineProps<{ document: CaseFile; columns: Columns }>();
@@ -36,6 +37,15 @@ function remove(): void {
     detail: `${broken}Undo brings it back.`,
     life: 6000,
   });
+}
+/** The rows as they are kept, with all digits, under their names and units. */
+function save(): void {
+  const { name, columns: heads, rows } = table.value;
+  const text = separated(
+    [heads.map((c) => headShown(c.name, c.unit)), ...rows.map((r) => r.map((v) => v?.toString() ?? ""))],
+    ",",
+  );
+  saveText(`${fileName(name, "data")}.csv`, text, "text/csv");
 }
 </script>
 
@@ -78,7 +88,10 @@ function remove(): void {
     <p v-if="columns.rows && columns.rows.skipped > 0" class="quiet">
       {{ columns.rows.skipped }} row{{ columns.rows.skipped === 1 ? " has" : "s have" }} no part in the fits.
     </p>
-    <p class="foot"><Button link @click="emit('blank')">+ Table</Button><Button link @click="remove">Delete</Button></p>
+    <p class="foot">
+      <Button link @click="emit('blank')">+ Table</Button><Button link @click="save">Save as CSV</Button
+      ><Button link @click="remove">Delete</Button>
+    </p>
   </section>
 </template>
 

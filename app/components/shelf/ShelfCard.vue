@@ -2,7 +2,7 @@
 import { NuxtLink } from "#components";
 import type { ShelfCase } from "~/utils/caseApi";
 
-const props = defineProps<{ of: ShelfCase }>();
+const props = defineProps<{ of: ShelfCase; isChoosing: boolean }>();
 const emit = defineEmits<{
   rename: [title: string];
   copy: [];
@@ -42,6 +42,8 @@ const checkTitle = (title: string) => (title.trim() ? null : "A case needs a tit
 </script>
 
 <script lang="ts">
+// It comes when somebody begins to choose: the shelf is light without it.
+const ChooseBox = later(() => import("./ChooseBox.vue"));
 const DASH = ["", "7 3", "2 3", "6 2 2 2"];
 // Made once: of a thousand cards each would take its own time.
 const TIME = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
@@ -68,14 +70,7 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", ye
       </svg>
     </component>
     <div class="words">
-      <Checkbox
-        v-if="!isDeleted"
-        v-model="chosen"
-        class="choose"
-        size="small"
-        :value="of.id"
-        :aria-label="`Choose ${of.title}`"
-      />
+      <ChooseBox v-if="isChoosing && !isDeleted" :id="of.id" v-model="chosen" class="choose" :title="of.title" />
       <h2>
         <template v-if="isDeleted">{{ of.title }}</template>
         <EditText

@@ -12,17 +12,17 @@ function keep(): void {
 <template>
   <div class="chosen" role="group" aria-label="Chosen cases">
     <b>{{ count }} chosen</b>
-    <Button link @click="emit('save')">Save in one file</Button>
+    <Button link :disabled="count === 0" @click="emit('save')">Save in one file</Button>
     <form @submit.prevent="keep">
       <InputText v-model="tag" size="small" aria-label="Tag for the chosen cases" placeholder="a tag" /><Button
         type="submit"
         link
-        :disabled="!tag.trim()"
+        :disabled="!tag.trim() || count === 0"
         >Tag them</Button
       >
     </form>
-    <Button link @click="emit('remove')">Delete</Button>
-    <Button link @click="emit('none')">None</Button>
+    <Button link :disabled="count === 0" @click="emit('remove')">Delete</Button>
+    <Button link @click="emit('none')">Done</Button>
   </div>
 </template>
 
