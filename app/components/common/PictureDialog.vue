@@ -1,17 +1,27 @@
 <script setup lang="ts">
 import { watchDebounced } from "@vueuse/core";
-import { sheetPng, sheetSvg, type Sheet } from "~/paper/pictureFile";
+import type { Picture } from "#core/graph";
+import type { RegionView } from "~/charts/regionOption";
+import { graphSheet, regionSheet, sheetPng, sheetSvg, type Sheet } from "~/paper/pictureFile";
 import { fileName, saveFile } from "~/paper/saveFile";
-import type { PaperChoices, PaperForm } from "~/paper/paperForm";
+import { graphChoices, regionChoices, type PaperChoices, type PaperForm } from "~/paper/paperForm";
 
 /** A graph set for a document: its size on paper, its words and its ink, seen before it is saved or copied. */
 const props = defineProps<{
-  sheet: (form: PaperForm) => Promise<Sheet>;
-  choices: () => PaperChoices;
+  /** the graph of the desk, or the region of a plan, as it stands when it is asked for */
+  of: () => { readonly graph: Picture } | { readonly region: RegionView };
   caseTitle: string;
 }>();
 const visible = defineModel<boolean>("visible", { required: true });
 const toast = useToast();
+function sheetOf(form: PaperForm): Promise<Sheet> {
+  const of = props.of();
+  return "graph" in of ? graphSheet(of.graph, form) : regionSheet(of.region, form);
+}
+function choicesNow(): PaperChoices {
+  const of = props.of();
+  return "graph" in of ? graphChoices(of.graph) : regionChoices(of.region);
+}
 /** Sides of a picture that a page takes, in cm. */
 const SIDE = { least: 4, most: 60 };
 
@@ -31,7 +41,7 @@ const form = ref({
 });
 /** What is chosen stays for the next time; what the case says is said anew. */
 function fill(): void {
-  const now = props.choices();
+  const now = choicesNow();
   const before = offered.value;
   const wasThere = (key: string) => before?.answers.some((a) => a.key === key) ?? false;
   const own = form.value;
@@ -55,7 +65,7 @@ const preview = ref("");
 async function draw(): Promise<void> {
   if (!visible.value) return;
   const now = chosen();
-  const svg = sheetSvg(await props.sheet(now), now);
+  const svg = sheetSvg(await sheetOf(now), now);
   preview.value = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
 }
 watchDebounced([form, visible], draw, { debounce: REST, deep: true, immediate: true });
@@ -72,7 +82,7 @@ async function attempt(work: () => Promise<void>, done: string): Promise<void> {
 }
 const picture = async (): Promise<Blob> => {
   const now = chosen();
-  const sheet = await props.sheet(now);
+  const sheet = await sheetOf(now);
   return now.kind === "svg" ? new Blob([sheetSvg(sheet, now)], { type: "image/svg+xml" }) : sheetPng(sheet, now);
 };
 const save = () =>
@@ -83,7 +93,7 @@ const save = () =>
 const copy = () =>
   attempt(async () => {
     const now = chosen();
-    const png = props.sheet(now).then((sheet) => sheetPng(sheet, now));
+    const png = sheetOf(now).then((sheet) => sheetPng(sheet, now));
     await navigator.clipboard.write([new ClipboardItem({ "image/png": png })]);
   }, "The picture is copied.");
 </script>

@@ -21,6 +21,7 @@ const isDim = (name: string) => props.lit !== null && !props.lit.has(`function:$
 
 // ---- dialogs come when they are first asked for
 const FormsDialog = later(() => import("./FormsDialog.vue"));
+const FunctionMap = later(() => import("./FunctionMap.vue"));
 const PiecesDialog = later(() => import("./PiecesDialog.vue"));
 const formsDialog = ref(false);
 const formsWanted = useWanted(formsDialog);

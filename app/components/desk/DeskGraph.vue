@@ -4,8 +4,6 @@ import type { Picture, View } from "#core/graph";
 import type { Rect } from "~/charts/deskLayout";
 import { deskOption } from "~/charts/deskOption";
 import { lookOf } from "~/charts/look";
-import { graphChoices } from "~/paper/paperForm";
-import { graphSheet } from "~/paper/pictureFile";
 
 /** The graph of the case: curves, answers and thresholds, read off, moved and looked at closer. */
 const props = defineProps<{
@@ -116,8 +114,7 @@ const variables = computed(() => (props.picture?.variables ?? []).map((v) => ({ 
     <PictureDialog
       v-if="picture && pictureWanted"
       v-model:visible="pictureDialog"
-      :sheet="(form) => graphSheet(picture!, form)"
-      :choices="() => graphChoices(picture!)"
+      :of="() => ({ graph: picture! })"
       :case-title="document.title"
     />
   </section>

@@ -4,6 +4,9 @@ import type { CaseFile } from "#core/model";
 import type { Slip } from "#core/slips";
 import { MARK_ROLES, selectedStretch, type ChosenPhrase } from "~/utils/storyMarks";
 
+/** It comes with the first phrase that is chosen. */
+const MarkForm = later(() => import("./MarkForm.vue"));
+
 /** The story: read with its marks, written in place; a phrase that is selected becomes a mark. */
 const props = defineProps<{ document: CaseFile; lit: ReadonlySet<string> | null; slips: readonly Slip[] }>();
 const emit = defineEmits<{ point: [key: string | null] }>();

@@ -51,6 +51,12 @@ function keep(slot: Slot, text: string): void {
 }
 </script>
 
+<script lang="ts">
+// What unfolds below a finding comes when it is asked for.
+const CloseUp = later(() => import("./CloseUp.vue"));
+const InfluenceBars = later(() => import("./InfluenceBars.vue"));
+</script>
+
 <template>
   <li
     class="card"

@@ -4,8 +4,6 @@ import type { Names } from "#core/formula";
 import type { Plan } from "#core/model";
 import type { PlanPicture, PlanResult } from "#core/plan";
 import type { Pair } from "~/composables/useSlicePair";
-import { regionChoices } from "~/paper/paperForm";
-import { regionSheet } from "~/paper/pictureFile";
 import type PlanRegion from "./PlanRegion.vue";
 
 /** The region of a plan of two variables, or a slice of a larger one. */
@@ -22,6 +20,8 @@ const props = defineProps<{
   lit: readonly string[];
 }>();
 const emit = defineEmits<{ begin: []; end: []; pick: [place: 0 | 1, name: string] }>();
+/** The dialog comes when it is first asked for. */
+const PictureDialog = later(() => import("~/components/common/PictureDialog.vue"));
 const ruledOut = ref(false);
 const pictureDialog = ref(false);
 const pictureWanted = useWanted(pictureDialog);
@@ -96,8 +96,7 @@ const worth = (at: readonly number[]) => (props.drawn ? worthAt(props.drawn.plan
     <PictureDialog
       v-if="drawn && pictureWanted"
       v-model:visible="pictureDialog"
-      :sheet="(form) => regionSheet(region!.view(), form)"
-      :choices="() => regionChoices(region!.view())"
+      :of="() => ({ region: region!.view() })"
       :case-title="caseTitle"
     />
   </section>
