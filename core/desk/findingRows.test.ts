@@ -26,5 +26,5 @@ it("each place is a row with all its digits, and what has none is one row", () =
     ["q3", "none", "", ""],
   ]);
   expect(rows[0]![6]).toContain("sqrt(2)");
-  expect(rows[2]![1]).toBe("What is f(3)?");
+  expect(rows[2]![1]).toBe("What is f at 3?");
 });
