@@ -1,6 +1,6 @@
 import type { CaseFile } from "#core/model";
 import { MOST_CASES } from "~/stores/shelf";
-import { RequestFailure, caseApi, type ShelfCase } from "~/utils/caseApi";
+import { caseApi, reasonOf, type ShelfCase } from "~/utils/caseApi";
 
 /** Does what was asked, or tells why not. @returns null where it did not work */
 function useAttempt() {
@@ -9,8 +9,7 @@ function useAttempt() {
     try {
       return await work();
     } catch (failure) {
-      const isRefused = failure instanceof RequestFailure && failure.status;
-      const detail = isRefused ? failure.message : "The server does not answer; nothing was changed.";
+      const detail = reasonOf(failure, "nothing was changed");
       toast.add({ severity: "error", summary: `${what} did not work.`, detail, life: 7000 });
       return null;
     }

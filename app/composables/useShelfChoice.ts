@@ -1,4 +1,4 @@
-import { caseApi, type ShelfCase } from "~/utils/caseApi";
+import { TRASH_DAYS, caseApi, type ShelfCase } from "~/utils/caseApi";
 import { fileName, saveFile } from "~/paper/saveFile";
 
 /** Several cases of the shelf at once: saved as one file, tagged, deleted. */
@@ -32,7 +32,7 @@ export function useShelfChoice(list: Readonly<Ref<readonly ShelfCase[]>>) {
   async function remove(): Promise<void> {
     const done = await each("Deleting", (c) => caseApi.remove(c.id));
     none();
-    tell(`${counted(done)} deleted.`, "They can be put back for 30 days, from the deleted cases.");
+    tell(`${counted(done)} deleted.`, `They can be put back for ${TRASH_DAYS} days, from the deleted cases.`);
   }
   async function addTag(tag: string): Promise<void> {
     const done = await each("Tagging", (c) => caseApi.setTags(c.id, [...new Set([...c.tags, tag.trim()])]));

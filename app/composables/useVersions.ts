@@ -1,6 +1,6 @@
 import type { Compared } from "#core/merge";
 import type { CaseFile } from "#core/model";
-import { RequestFailure, caseApi, type KeptCase, type KeptVersion } from "~/utils/caseApi";
+import { caseApi, reasonOf, type KeptCase, type KeptVersion } from "~/utils/caseApi";
 import { CompareWorker } from "~/utils/influenceWorker";
 
 /** The state of a case as it stands on the page. */
@@ -24,8 +24,7 @@ export function useVersions(id: () => string, present: () => CaseFile) {
     try {
       return await work();
     } catch (failure) {
-      const isRefused = failure instanceof RequestFailure && failure.status;
-      trouble.value = isRefused ? failure.message : `${what} did not work: the server does not answer.`;
+      trouble.value = `${what} did not work. ${reasonOf(failure, "nothing was changed")}`;
       return null;
     }
   }

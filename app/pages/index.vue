@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useIntersectionObserver, watchDebounced } from "@vueuse/core";
-import type { ShelfCase } from "~/utils/caseApi";
+import { TRASH_DAYS, type ShelfCase } from "~/utils/caseApi";
 
 const shelf = useShelfStore();
 const { list, find, tag, isTrash, trouble, loading, hasMore, asOf } = storeToRefs(shelf);
@@ -49,7 +49,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
         <div>
           <h1>{{ isTrash ? "Deleted cases" : "Cases" }}</h1>
           <p class="quiet">
-            {{ isTrash ? "They are kept for 30 days." : "Each case is a walk from a story to a decision." }}
+            {{ isTrash ? `They are kept for ${TRASH_DAYS} days.` : "Each case is a walk from a story to a decision." }}
           </p>
         </div>
         <div class="side">

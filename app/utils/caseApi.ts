@@ -18,6 +18,7 @@ import {
 /** A new case that got no answer is sent once more after this, in ms. */
 const ASK_AGAIN = 700;
 
+export { TRASH_DAYS } from "#shared/schemas/wire";
 export type { KeptCase, KeptVersion, ShelfCase } from "#shared/schemas/wire";
 
 /** A request that got no answer, or one the server did not take; `status` is missing when no answer came. */
@@ -30,6 +31,10 @@ export class RequestFailure extends Error {
     super(message);
   }
 }
+
+/** Why a request failed: in the server's words, or that it does not answer and what of it. */
+export const reasonOf = (failure: unknown, ofSilence: string): string =>
+  failure instanceof RequestFailure && failure.status ? failure.message : `The server does not answer; ${ofSilence}.`;
 
 /** The HTTP status of a failed request; undefined when no answer came. @throws what is no such failure */
 export function statusOf(failure: unknown): number | undefined {

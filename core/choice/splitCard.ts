@@ -1,4 +1,4 @@
-import { fitModel, type Family, type RankedModel, type Split } from "../fit";
+import { TIE, fitModel, type Family, type RankedModel, type Split } from "../fit";
 
 /** A split of the rows as one of the models: pieces of one kind, each fitted to its own rows. */
 export interface SplitCard {
@@ -11,9 +11,6 @@ export interface SplitCard {
   /** fitted models that stand before it */
   readonly after: number;
 }
-
-/** Errors closer than this, relative, are no difference, and then a model without a break stands first. */
-const TIE = 0.05;
 
 /**
  * A split, judged as the models are.
@@ -42,6 +39,7 @@ export function splitCard(
   const leaveOneOut = squares.includes(null)
     ? null
     : Math.sqrt(squares.reduce<number>((sum, s) => sum + s!, 0) / x.length);
+  // Where the difference does not matter a model without a break stands first.
   const isBefore = ({ fit }: RankedModel) =>
     fit !== null && (leaveOneOut === null || (fit.leaveOneOut ?? Infinity) <= leaveOneOut * (1 + TIE));
   return {

@@ -6,3 +6,4 @@ export { understand } from "./understand";
 export { asUnderstood, type Understanding, type Understood } from "./understanding";
 export { rangeText, rangeTrouble, readRangeText } from "./rangeText";
 export { writtenFunction } from "./written";
+export { AT_MOST } from "./limitWords";

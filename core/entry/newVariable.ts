@@ -1,5 +1,6 @@
 import type { CaseFile, Variable } from "../model";
 import { parseUnit, plural, singular } from "../units";
+import { AT_MOST } from "./limitWords";
 
 /** A variable made of a name nobody knew, and the words or rows its range is taken from. */
 export interface NewVariable {
@@ -10,7 +11,7 @@ export interface NewVariable {
 
 const NUMBER = String.raw`(\d{1,3}(?:,\d{3})+|\d+(?:\.\d+)?)`;
 const NOUN = String.raw`(\p{L}[\p{L}’'-]+)`;
-const LIMIT = String.raw`(?:at most|no more than|not more than|up to|a maximum of|fewer than|room for)`;
+const LIMIT = `(?:${AT_MOST}|fewer than|room for)`;
 /** "at most 320 lanterns" */
 const UP_TO = new RegExp(String.raw`\b${LIMIT}\s+${NUMBER}\s+${NOUN}`, "giu");
 /** "between 50 and 200 kites", "from 0 to 30 nights" */

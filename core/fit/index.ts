@@ -13,6 +13,6 @@ export {
 export { freeConstants, ownModel } from "./own";
 export { studentQuantile } from "./student";
 export { beyondData, type Beyond, type Context } from "./beyond";
-export { extent, rankModels, tooFewRuns, type RankedModel, type RankingOptions } from "./ranking";
+export { TIE, extent, rankModels, tooFewRuns, type RankedModel, type RankingOptions } from "./ranking";
 export { suggestSplit, type Split } from "./split";
 export { solveLeastSquares, type LinearSolution } from "./leastSquares";

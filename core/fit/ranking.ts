@@ -22,7 +22,7 @@ export interface RankedModel {
 }
 
 /** Errors closer than this, relative, are no difference: a tenth of the spread that leaving rows out has. */
-const TIE = 0.05;
+export const TIE = 0.05;
 
 /** Inputs below which a piece of advice is none. */
 export interface RankingOptions {

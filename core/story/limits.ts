@@ -1,5 +1,6 @@
 import type { Names } from "../formula";
 import type { Plan } from "../model";
+import { AT_MOST } from "../entry";
 import { KnownLimits } from "./knownLimits";
 
 /** A limit that the words of a story tell, as a constraint of its plan. */
@@ -32,7 +33,7 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
 const NUMBER = `(?:[$€£]\\s?)?(?:\\d{1,3}(?:,\\d{3})+|\\d+)(?:\\.\\d+)?|${Object.keys(NUMBER_WORDS).join("|")}`;
 const QUALIFIERS: readonly (readonly [RegExp, "<=" | ">=" | "="])[] = [
   [/\b(?:at least|no fewer than|not fewer than|no less than|not less than|a minimum of|minimum)\b/gi, ">="],
-  [/\b(?:at most|no more than|not more than|up to|a maximum of|maximum|only)\b/gi, "<="],
+  [new RegExp(`\\b(?:${AT_MOST}|maximum|only)\\b`, "gi"), "<="],
   [/\bexactly\b/gi, "="],
 ];
 /** "at least twice as many sky lanterns as river lanterns" */

@@ -1,11 +1,12 @@
 import { STATUS_CODES } from "node:http";
 import type { H3Event } from "h3";
 import { readCase } from "#shared/schemas/case";
+import { TRASH_DAYS } from "#shared/schemas/wire";
 import type { CaseFile, CaseProblem } from "#core/model";
 import { openDatabase } from "../db/client";
 import { CaseStore } from "./caseStore";
 
-const MONTH = 30 * 24 * 3600 * 1000;
+const DAY = 24 * 3600 * 1000;
 let opened: Promise<CaseStore> | null = null;
 /** Ends what belongs to the open store. */
 let close: () => void = () => {};
@@ -23,7 +24,7 @@ async function open(): Promise<CaseStore> {
   };
   const store = new CaseStore(db, summaries && ((id, document, done) => summaries.add(id, document, done)), isReadOnly);
   if (isReadOnly) return store;
-  await store.clearDeleted(Date.now() - MONTH);
+  await store.clearDeleted(Date.now() - TRASH_DAYS * DAY);
   const storage = useStorage("assets:demo");
   const documents: CaseFile[] = [];
   // The first demo case is put in last, so that it lies on top of the shelf.

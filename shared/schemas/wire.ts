@@ -44,6 +44,8 @@ export const keptVersionSchema = versionSchema.extend({ case: document });
 export const namedSchema = z.object({ name: z.string().nullable() });
 export const taggedSchema = z.object({ tags: z.array(z.string()) });
 export const tagsSchema = z.array(z.object({ tag: z.string(), cases: z.number() }));
+/** A deleted case can be put back for so many days. */
+export const TRASH_DAYS = 30;
 export const deletedSchema = z.object({ deleted: z.boolean() });
 /** Why the server did not do it; with a conflict comes the case as it is there. */
 export const refusalSchema = z.object({ message: z.string(), data: z.unknown().optional() });

@@ -31,53 +31,41 @@ const upwardsLabel = (i: number) =>
       >{{ upwardsLabel(i) }} <InputText v-model="form.upwards[i]" size="small" fluid placeholder="none"
     /></label>
     <div class="pair">
-      <label
-        >width in cm
+      <label v-for="side in ['width', 'height'] as const" :key="side"
+        >{{ side }} in cm
         <InputNumber
-          v-model="form.width"
+          v-model="form[side]"
           size="small"
           fluid
-          input-id="paper-width"
-          :min="least"
-          :max="most"
-          :max-fraction-digits="1"
-          :allow-empty="false"
-      /></label>
-      <label
-        >height in cm
-        <InputNumber
-          v-model="form.height"
-          size="small"
-          fluid
-          input-id="paper-height"
+          :input-id="`paper-${side}`"
           :min="least"
           :max="most"
           :max-fraction-digits="1"
           :allow-empty="false"
       /></label>
     </div>
-    <fieldset>
+    <fieldset class="choices">
       <legend class="panel-title">Ink</legend>
       <label><RadioButton v-model="form.ink" size="small" name="ink" value="colour" /> colours</label>
       <label><RadioButton v-model="form.ink" size="small" name="ink" value="grey" /> greys and dashes</label>
     </fieldset>
-    <fieldset>
+    <fieldset class="choices">
       <legend class="panel-title">Names</legend>
       <label><Checkbox v-model="form.names" binary size="small" /> at the curves and lines</label>
     </fieldset>
-    <fieldset v-if="choices.answers.length > 0" class="answers">
+    <fieldset v-if="choices.answers.length > 0" class="choices answers">
       <legend class="panel-title">Answers that are named</legend>
       <label v-for="a in choices.answers" :key="a.key"
         ><Checkbox v-model="form.named" size="small" :value="a.key" /> {{ a.says }}</label
       >
       <Button v-if="choices.answers.length > 1" link @click="nameAll">{{ allNamed ? "none" : "all" }}</Button>
     </fieldset>
-    <fieldset>
+    <fieldset class="choices">
       <legend class="panel-title">Kind</legend>
       <label><RadioButton v-model="form.kind" size="small" name="kind" value="png" /> PNG, for documents</label>
       <label><RadioButton v-model="form.kind" size="small" name="kind" value="svg" /> SVG, sharp at any size</label>
     </fieldset>
-    <fieldset>
+    <fieldset class="choices">
       <legend class="panel-title">Ground</legend>
       <label><RadioButton v-model="form.clear" size="small" name="ground" :value="false" /> white</label>
       <label><RadioButton v-model="form.clear" size="small" name="ground" :value="true" /> clear</label>
@@ -94,14 +82,6 @@ const upwardsLabel = (i: number) =>
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 0.7rem;
-}
-fieldset {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 1.2rem;
 }
 .answers {
   flex-direction: column;

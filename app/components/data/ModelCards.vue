@@ -174,12 +174,6 @@ function key(event: KeyboardEvent, i: number): void {
   min-width: 0;
 }
 .family {
-  font-weight: 400;
-  font-size: 0.8rem;
-  padding: 1px 8px;
-  border-radius: 9px;
-  background: var(--panel);
-  color: var(--ink-2);
   white-space: nowrap;
 }
 .chosen .family {

@@ -69,7 +69,7 @@ const own = ref("");
       ><Button type="submit" label="Fit it" size="small" severity="secondary" outlined />
       <ProblemNote v-if="models.ownProblem" role="alert" :text="models.ownProblem" />
     </form>
-    <fieldset class="context">
+    <fieldset class="choices context">
       <legend class="panel-title">Context</legend>
       <label><Checkbox v-model="models.notNegative" binary size="small" /> never below 0</label>
       <label
@@ -128,12 +128,6 @@ const own = ref("");
   flex-basis: 100%;
 }
 .context {
-  border: 0;
-  margin: 0;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 1.2rem;
   font-size: 0.9rem;
 }
 .context legend {

@@ -54,12 +54,4 @@ const miss = computed(() =>
 b {
   color: var(--ink);
 }
-.family {
-  font-weight: 400;
-  font-size: 0.8rem;
-  padding: 1px 8px;
-  border-radius: 9px;
-  background: var(--panel);
-  color: var(--ink-2);
-}
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NuxtLink } from "#components";
-import type { ShelfCase } from "~/utils/caseApi";
+import { TRASH_DAYS, type ShelfCase } from "~/utils/caseApi";
 
 const props = defineProps<{ of: ShelfCase; isChoosing: boolean }>();
 const emit = defineEmits<{
@@ -15,10 +15,8 @@ const emit = defineEmits<{
 /** ids of the cases that are chosen together */
 const chosen = defineModel<string[]>("chosen", { required: true });
 const isDeleted = computed(() => props.of.deletedAt !== null);
-/** Deleted cases are cleared away by themselves after so many days. */
-const KEPT_DAYS = 30;
 const daysLeft = computed(() =>
-  Math.max(0, KEPT_DAYS - Math.floor((Date.now() - (props.of.deletedAt ?? 0)) / 86_400_000)),
+  Math.max(0, TRASH_DAYS - Math.floor((Date.now() - (props.of.deletedAt ?? 0)) / 86_400_000)),
 );
 const keepTags = (text: string) =>
   emit(
