@@ -133,9 +133,10 @@ const copy = () =>
   display: grid;
   gap: 0.4rem;
 }
+/* As large as on paper, as far as there is room. */
 .seen img {
-  width: 100%;
-  height: auto;
+  max-width: 100%;
+  max-height: 62vh;
   border: 1px solid var(--hairline);
 }
 .seen img.clear {

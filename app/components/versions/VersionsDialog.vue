@@ -24,10 +24,12 @@ async function open(): Promise<void> {
 watch(visible, (now) => now && void open(), { immediate: true });
 
 const TIME = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+/** Of today's states several may be of one minute. */
+const CLOCK = new Intl.DateTimeFormat("en-GB", { timeStyle: "medium" });
 const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short" });
 function when({ keptAt }: KeptVersion): string {
   const isToday = new Date(keptAt).toDateString() === new Date().toDateString();
-  return isToday ? TIME.format(keptAt) : `${DAY.format(keptAt)}, ${TIME.format(keptAt)}`;
+  return isToday ? CLOCK.format(keptAt) : `${DAY.format(keptAt)}, ${TIME.format(keptAt)}`;
 }
 const wordsOf = (v: KeptVersion): string => (v.name ? `“${v.name}”` : `the state of ${when(v)}`);
 const chosen = computed(() => list.value?.find((v) => v.revision === earlier.value) ?? null);
