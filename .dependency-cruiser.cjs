@@ -20,6 +20,7 @@ const layers = [
   "starters",
   "entry",
   "story",
+  "reading",
   "help",
   "edit",
   "slips",

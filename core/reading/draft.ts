@@ -1,0 +1,123 @@
+import { RESERVED } from "../formula";
+import type { DataTable, FunctionBy, FunctionRow, Given, Plan, Question, Variable } from "../model";
+import type { Amount } from "./amount";
+import type { Span } from "./text";
+
+type PlanVariable = Plan["variables"][number];
+type Constraint = Plan["constraints"][number];
+type Objective = NonNullable<Plan["objective"]>;
+
+/** A row that the story offers, and the words it comes from. */
+export type Offered = { readonly from: Span | null } & (
+  | { readonly kind: "given"; readonly row: Given }
+  | { readonly kind: "variable"; readonly row: Variable }
+  | { readonly kind: "data"; readonly row: DataTable }
+  | { readonly kind: "function"; readonly row: FunctionRow }
+  | { readonly kind: "question"; readonly row: Question }
+  | { readonly kind: "plan-variable"; readonly row: PlanVariable }
+  | { readonly kind: "constraint"; readonly row: Constraint }
+  | { readonly kind: "objective"; readonly row: Objective }
+);
+
+type WithoutId<T> = T extends unknown ? Omit<T, "id"> : never;
+export type Asked = WithoutId<Question>;
+type Naming = { readonly name: string; readonly unit?: string | null; readonly label?: string };
+
+/** A case in the making: rows with names of their own, each with the words it comes from. */
+export class Draft {
+  readonly offers: Offered[] = [];
+  /** amounts that found their place */
+  readonly used = new Set<Amount>();
+  /** asks that became a question, by where they begin */
+  readonly answered = new Set<number>();
+  readonly notes: string[] = [];
+  private readonly names = new Set<string>(RESERVED);
+
+  constructor(taken: Iterable<string> = []) {
+    for (const name of taken) this.names.add(name);
+  }
+
+  /** A free name, the first wanted that is not taken, else the first with a number behind it. */
+  name(...wanted: readonly string[]): string {
+    const isFree = (n: string) => !this.names.has(n);
+    const numbered = Array.from({ length: 99 }, (_, i) => `${wanted[0]!}${i + 1}`);
+    const name = wanted.find(isFree) ?? numbered.find(isFree) ?? `${wanted[0]!}_${this.names.size}`;
+    this.names.add(name);
+    return name;
+  }
+
+  /** An amount of the story as a given. @returns its name */
+  given(a: Amount, names: readonly string[], unit: string | null, label: string, from: Span = a): string {
+    this.used.add(a);
+    return this.number(a.value, names, unit, label, from);
+  }
+
+  /** A number that the story only implies, such as gravity, as a given. @returns its name */
+  number(value: number, names: readonly string[], unit: string | null, label: string, from: Span | null): string {
+    const name = this.name(...names);
+    this.offers.push({ kind: "given", from, row: { name, value, ...(unit ? { unit } : {}), label } });
+    return name;
+  }
+
+  variable(row: Variable, from: Span | null): string {
+    this.offers.push({ kind: "variable", from, row });
+    return row.name;
+  }
+
+  formula({ name, unit, label }: Naming, of: string, text: string, from: Span | null = null): string {
+    return this.fn(
+      { name, of, ...(unit ? { unit } : {}), ...(label ? { label } : {}), by: { kind: "formula", text } },
+      from,
+    );
+  }
+
+  by({ name, unit, label }: Naming, of: string, by: FunctionBy, from: Span | null = null): string {
+    return this.fn({ name, of, ...(unit ? { unit } : {}), ...(label ? { label } : {}), by }, from);
+  }
+
+  fn(row: FunctionRow, from: Span | null): string {
+    this.names.add(row.name);
+    this.offers.push({ kind: "function", from, row });
+    return row.name;
+  }
+
+  data(row: DataTable, from: Span): string {
+    this.offers.push({ kind: "data", from, row });
+    return row.name;
+  }
+
+  /** Asks something of the case, once. @returns the id of the question */
+  ask(question: Asked, from: Span): string {
+    const same = this.offers.find((o) => o.kind === "question" && sameQuestion(o.row, question));
+    this.answered.add(from.start);
+    if (same?.kind === "question") return same.row.id;
+    const id = `q${this.offers.filter((o) => o.kind === "question").length + 1}`;
+    this.offers.push({ kind: "question", from, row: { id, ...question } as Question });
+    return id;
+  }
+
+  /** The question asked last; null before the first. */
+  get last(): Question | null {
+    const asked = this.offers.filter((o) => o.kind === "question");
+    return asked[asked.length - 1]?.row ?? null;
+  }
+
+  constraint(text: string, label: string | null, from: Span | null): void {
+    const id = String.fromCodePoint("A".codePointAt(0)! + this.offers.filter((o) => o.kind === "constraint").length);
+    this.offers.push({ kind: "constraint", from, row: { id, text, ...(label ? { label } : {}) } });
+  }
+
+  use(...amounts: readonly (Amount | null | undefined)[]): void {
+    for (const a of amounts) if (a) this.used.add(a);
+  }
+
+  unit(name: string): string | undefined {
+    const found = this.offers.find((o) => (o.kind === "function" || o.kind === "variable") && o.row.name === name);
+    return found && "unit" in found.row ? found.row.unit : undefined;
+  }
+}
+
+const sameQuestion = (a: Question, b: Asked): boolean => {
+  const { id: _id, ...rest } = a;
+  return JSON.stringify(rest) === JSON.stringify(b);
+};

@@ -1,0 +1,72 @@
+import { re } from "../pattern";
+import type { Amount } from "../amount";
+import { COST, ONCE, oneBefore, PRICE } from "../lexicon";
+import { isTimeUnit } from "../spokenUnits";
+import { clauseBefore, lastAt, type Told } from "../told";
+
+export type MoneyRole = "fixed" | "each" | "price" | "other";
+
+/** An amount of money with its part in a business. */
+export interface Paid {
+  readonly amount: Amount;
+  readonly role: MoneyRole;
+  /** what it is for one of; null for what is owed once */
+  readonly per: string | null;
+}
+
+/** What every amount of money in a business is: owed once, the cost of each, a price. */
+export const moneyRoles = (told: Told): Paid[] =>
+  told.stated.filter((a) => a.kind === "money").map((a) => ({ amount: a, ...roleOf(a, told) }));
+
+function roleOf(a: Amount, { story }: Told): { role: MoneyRole; per: string | null } {
+  const per = perOf(a, story);
+  const side = sideOf(a, story);
+  if (side === "price") return { role: "price", per: per ?? "each" };
+  if (side === null && per === null)
+    return { role: ONCE.test(a.after) || ONCE.test(clauseBefore(a, story)) ? "fixed" : "other", per };
+  // A rent of so much a month is owed once in a story that counts things.
+  if (per === null || isTimeUnit(per) || per === "night" || per === "evening") return { role: "fixed", per: null };
+  return { role: "each", per };
+}
+
+/** What an amount is for one of, told after or before it. */
+export function perOf(a: Amount, story: string): string | null {
+  if (a.per !== null) return a.per;
+  if (/^\s*(?:once|one-off|up front|in advance|for the)\b/i.test(a.after)) return null;
+  const one = oneBefore(a, story);
+  if (
+    one !== null &&
+    !ONCE.test(one) &&
+    !re("")`
+      ^(?:business|company|stall|shop|firm|factory|baker|club|group|school|team|student|family|
+      farmer|potter|person|bakery|workshop|bank|city|town|theatre|museum)$`.test(one)
+  )
+    return one;
+  return /^\s*(?:to (?:make|produce|print|bake|build|buy|sew)|in materials? for)\s+(?:each|an?|one|every)\b/i.test(
+    a.after,
+  )
+    ? "each"
+    : null;
+}
+
+const CUSTOMER = re("iu")`
+    \b(?:guests?|visitors?|customers?|passengers?|members?|students?|children|child|adults?|
+    participants?|spectators?|people|person|guest|rider|skater|dancer|
+    buyer)s?\s+(?:\p{L}+\s)?pays?\b`;
+
+/** Whether an amount is a cost or a price: the nearest word of the trade before it, else one after it. */
+function sideOf(a: Amount, story: string): "cost" | "price" | null {
+  const clause = clauseBefore(a, story);
+  if (/\bat (?:a price of\s+)?$/i.test(clause)) return "price";
+  if (CUSTOMER.test(clause)) return "price";
+  const [cost, price] = [lastAt(COST, clause), lastAt(PRICE, clause)];
+  if (cost >= 0 || price >= 0) return price > cost ? "price" : "cost";
+  const after = a.after.split(/[,;.]/)[0]!;
+  const [costAfter, priceAfter] = [after.search(COST), after.search(PRICE)];
+  if (costAfter >= 0 || priceAfter >= 0)
+    return costAfter < 0 || (priceAfter >= 0 && priceAfter < costAfter) ? "price" : "cost";
+  const sentence = story.slice(a.sentence.start, a.start);
+  const [costFar, priceFar] = [lastAt(COST, sentence), lastAt(PRICE, sentence)];
+  if (costFar < 0 && priceFar < 0) return null;
+  return priceFar > costFar ? "price" : "cost";
+}

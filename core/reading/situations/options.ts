@@ -1,0 +1,299 @@
+import { re } from "../pattern";
+import type { Amount } from "../amount";
+import type { Ask } from "../asks";
+import { Draft } from "../draft";
+import { ONCE, subjectOf } from "../lexicon";
+import { isTimeUnit, unitOfNoun, unitOfWord } from "../spokenUnits";
+import { plural } from "../../units";
+import { hull, type Span } from "../text";
+import { clauseBefore, lastAt, type Told } from "../told";
+import { inUnit, levelIn } from "./measure";
+import { perOf } from "./moneyRoles";
+
+/** A way to pay, or something that changes by so much at a time: what it starts with, and its rate. */
+interface Option extends Span {
+  readonly once: readonly Amount[];
+  readonly rate: Amount | null;
+  /** −1 for what becomes less */
+  readonly sign: 1 | -1;
+  readonly label: string;
+}
+
+const LESS = re("i")`
+    \b(?:los\w+|us(?:es|ed|ing)|leak\w*|drain\w*|burns?|burn\w*|empti\w*|fall\w*|drop\w*|sink\w*|
+    shrink\w*|decreas\w*|pump\w* out|runs? out|flows? out|consum\w*|takes? out|pays? (?:back|off)|
+    spends?|goes down|go down|declin\w*|fewer|less|down|cool\w*|lowers?|depreciat\w*)\b`;
+const MORE = re("i")`
+    \b(?:gain\w*|grow\w*|ris\w+|increas\w*|fill\w*|adds?|added|sav\w*|earn\w*|flows? in|climb\w*|
+    put\w* in|puts? aside|deposit\w*|more|receiv\w*|collects?|up|warms?|heats?)\b`;
+const PAYING = re("i")`
+    \b(?:cheap\w*|cost\w*|pay\w*|pric\w*|charg\w*|fee|rent\w*|hir\w*|buy\w*|offers?|expensive|
+    save\w*|tariff|plan|pass|ticket)\b`;
+
+/** Two or more ways that each have a start and a rate for one and the same thing; or one that rises or falls evenly. */
+export function options(told: Told): Draft | null {
+  const rates = told.stated.filter(
+    (a) => rateOf(a, told.story) !== null && a.kind !== "percent" && a.kind !== "date" && a.kind !== "times",
+  );
+  const per = mostCommon(
+    rates.map((a) => rateOf(a, told.story)!),
+    told,
+  );
+  if (per === null) return null;
+  const own = rates.filter(
+    (a) =>
+      rateOf(a, told.story) === per &&
+      isAlike(
+        a,
+        rates.find((r) => rateOf(r, told.story) === per)!,
+      ),
+  );
+  const list = optionsOf(told, own, per);
+  const isPaying = own[0]!.kind === "money" && PAYING.test(told.story);
+  if (list.length === 0 || (list.length === 1 && (list[0]!.once.length === 0 || (isPaying && !isTimeUnit(per)))))
+    return null;
+  return draftOf(told, list, per, own[0]!);
+}
+
+/** One and the same thing, or a bare number that may be it. */
+const isAlike = (a: Amount, b: Pick<Amount, "unit" | "kind">): boolean =>
+  a.unit === b.unit || (a.kind === "bare" && b.kind === "count") || (a.kind === "count" && b.kind === "bare");
+
+/** What an amount is for one of: a time, or a thing; null for an amount that is no rate. */
+function rateOf(a: Amount, story: string): string | null {
+  if (a.per !== null && a.per !== "each" && a.per !== "season") return a.per;
+  if (a.unit === "km/h") return "h";
+  if (a.unit === "m/s") return "s";
+  if (a.kind !== "money" || IS_PASS.test(clauseBefore(a, story))) return null;
+  const per = perOf(a, story);
+  return per === null || per === "each" ? null : unitOfNoun(per);
+}
+function mostCommon(words: readonly string[], told: Told): string | null {
+  const votes = new Map<string, number>();
+  for (const w of words) votes.set(w, (votes.get(w) ?? 0) + 1);
+  // What is asked about decides between "a month" and "per minute".
+  const asked = told.asks.map((a) => a.text).join(" ");
+  for (const w of votes.keys())
+    if (new RegExp(String.raw`\b(?:${wordsFor(w).join("|")})\b`, "i").test(asked)) votes.set(w, votes.get(w)! + 1);
+  return [...votes].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+const wordsFor = (unit: string): string[] => [
+  unit,
+  plural(unit),
+  ...({ h: ["hours?"], min: ["minutes?"], s: ["seconds?"], km: ["kilomet(?:re|er)s?"] }[unit] ?? []),
+];
+
+/** Every rate with what stands beside it once; what has no rate of its own is a way to pay a flat sum. */
+function optionsOf(told: Told, rates: readonly Amount[], per: string): Option[] {
+  const unit = rates[0]!.unit === "km/h" ? "km" : rates[0]!.unit === "m/s" ? "m" : rates[0]!.unit;
+  const onces = told.stated.filter(
+    (a) =>
+      !rates.includes(a) &&
+      isAlike(a, { unit, kind: rates[0]!.kind }) &&
+      !HOLDS.test(a.before) &&
+      a.limit === null &&
+      a.change === null &&
+      isOnceBeside(a, per, told),
+  );
+  const sections = sectionsOf(told, rates);
+  const inSection = (a: Amount, s: Span) => a.start >= s.start && a.end <= s.end;
+  const made = rates.map((rate, i): Option => {
+    const section = sections[i]!;
+    const once = onces.filter((o) => inSection(o, section) && !isFlat(o, told, rate));
+    return {
+      once,
+      rate,
+      sign: signOf(rate, told),
+      label: labelFor(once[0] ?? rate, told, i),
+      ...hull([rate, ...once]),
+    };
+  });
+  const left = onces.filter((o) => !made.some((m) => m.once.includes(o)) && isPassLike(o, told));
+  const flat = left.map((o, i): Option => ({
+    once: [o],
+    rate: null,
+    sign: 1,
+    label: labelFor(o, told, made.length + i),
+    start: o.start,
+    end: o.end,
+  }));
+  const all = [...made, ...flat].sort((a, b) => a.start - b.start);
+  const goal = new Set(told.asks.flatMap((q) => q.amounts));
+  return all.filter((o) => o.once.every((a) => !goal.has(a)));
+}
+/** Owed once, or for a longer time than what is counted: $20 a month beside cents a minute. */
+const isOnceBeside = (a: Amount, per: string, told: Told): boolean => {
+  const own = rateOf(a, told.story);
+  return own === null || (own !== per && (isTimeUnit(own) || a.per === null) && a.kind === "money");
+};
+/** What there is room for is a level to get to. */
+const HOLDS = /\b(?:can hold|holds at most|holds up to|room for|capacity of|full at)\s*$/i;
+const IS_PASS = /\b(?:pass|flat|season|unlimited)\b/i;
+const isPassLike = (a: Amount, told: Told): boolean =>
+  a.kind === "money" &&
+  (IS_PASS.test(clauseBefore(a, told.story)) ||
+    re("i")`
+      ^[^.;,]*\b(?:flat|unlimited|as (?:many|much|often) as|all you|whole (?:season|year|day)|
+      season (?:pass|ticket))\b`.test(a.after));
+/** A pass is a way of its own, unless its own clause has the rate as well. */
+const isFlat = (o: Amount, told: Told, rate: Amount): boolean =>
+  isPassLike(o, told) && (rate.start < o.start || /[.;]\s/.test(told.story.slice(o.end, rate.start)));
+
+/** The stretch of the story that belongs to each rate: its clause, from the end of the one before it. */
+function sectionsOf(told: Told, rates: readonly Amount[]): Span[] {
+  const { story } = told;
+  return rates.map((rate, i) => {
+    const before = rates[i - 1];
+    const after = rates[i + 1];
+    const start = before === undefined ? 0 : cutBetween(story, before.end, rate.start);
+    const end = after === undefined ? story.length : cutBetween(story, rate.end, after.start);
+    return { start, end };
+  });
+}
+/** Where one way ends and the next begins: the last end of a sentence between them, else "while", ";", ", another". */
+function cutBetween(story: string, from: number, to: number): number {
+  const text = story.slice(from, to);
+  const stop = /[.;!?]\s/.exec(text);
+  if (stop) return from + stop.index + 1;
+  const joint = /,?\s+(?:while|whereas|but|and the other|and another|the other|another|and)\b|,/i.exec(text);
+  return from + (joint?.index ?? 0);
+}
+
+function signOf(rate: Amount, told: Told): 1 | -1 {
+  const around = `${told.story.slice(rate.sentence.start, rate.start)} ${rate.after.slice(0, 40)}`;
+  if (
+    rate.kind === "money" &&
+    PAYING.test(around) &&
+    !/\b(?:loan|debt|owes?|pays? back|pays? off|withdraw\w*|takes? out|spends?)\b/i.test(told.story)
+  )
+    return 1;
+  return lastAt(LESS, around) > lastAt(MORE, around) ? -1 : 1;
+}
+
+/** What a way is called: the words before its first amount. */
+function labelFor(a: Amount, told: Told, place: number): string {
+  return (
+    subjectOf(a, told.story) ?? ["one way", "the other way", "the third way", "the fourth way"][place] ?? "another way"
+  );
+}
+
+function draftOf(told: Told, list: readonly Option[], per: string, first: Amount): Draft {
+  const draft = new Draft();
+  const isTime = isTimeUnit(per);
+  const v = draft.name(isTime ? "t" : "n", "x");
+  const limit =
+    told.stated.find((a) => (a.limit === "<=" || /\b(?:lasts?|for)\s*$/i.test(a.before)) && a.unit === per) ?? null;
+  draft.use(limit);
+  const compares =
+    list.length > 1 && told.asks.some((a) => a.intent === "cheaper" || a.intent === "least" || a.intent === "greatest");
+  const top = limit ? limit.value : compares ? horizonOf(told, list, per) : null;
+  if (!limit && top !== null)
+    draft.notes.push(`Looked at up to ${top} ${isTime ? per : plural(per)}: the story names no end.`);
+  const counted = list.flatMap((o) => o.once).find((a) => a.kind === "count")?.unit ?? null;
+  const unit = first.unit === "km/h" ? "km" : first.unit === "m/s" ? "m" : (first.unit ?? counted);
+  const rateUnit = first.unit === "km/h" || first.unit === "m/s" ? first.unit : unit ? `${unit}/${per}` : `1/${per}`;
+  draft.variable(
+    {
+      name: v,
+      unit: per,
+      label: isTime ? "time" : unitOfWord(per) ? "how much" : plural(per),
+      from: 0,
+      ...(top === null ? {} : { to: top }),
+      ...(isTime || unitOfWord(per) ? {} : { whole: true }),
+    },
+    limit,
+  );
+  const names = list.length === 1 ? ["L", "A"] : ["A", "B", "D", "G", "H"];
+  const made = list.map((o) => {
+    const once = o.once.map((a) =>
+      draft.given(a, ["u", "w", "S", "F"], unit, list.length === 1 ? "at the start" : `${o.label}, once`),
+    );
+    const rate = o.rate
+      ? draft.given(
+          o.rate,
+          ["a", "b", "d", "g"],
+          rateUnit,
+          list.length === 1 ? `change for each ${per}` : `${o.label}, each ${per}`,
+        )
+      : null;
+    const parts = [...once, ...(rate ? [`${rate} ${v}`] : [])];
+    const text = o.sign < 0 && rate ? `${once.join(" + ") || "0"} - ${rate} ${v}` : parts.join(" + ");
+    return draft.formula({ name: draft.name(...names), unit, label: o.label }, v, text, o);
+  });
+  for (const ask of told.asks) {
+    const named = made.filter((_, i) => new RegExp(String.raw`\b${escaped(list[i]!.label)}\b`, "i").test(ask.text));
+    askOptions(
+      draft,
+      ask,
+      named.length === 1 && ask.intent !== "cheaper" && ask.intent !== "same" ? named : made,
+      per,
+      told,
+    );
+  }
+  return draft;
+}
+
+const escaped = (text: string): string => text.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
+
+/** How far ways to pay are compared: twice as far as where they meet, or as what is asked. */
+function horizonOf(told: Told, list: readonly Option[], per: string): number {
+  const line = (o: Option) => [o.once.reduce((s, a) => s + a.value, 0), o.sign * (o.rate?.value ?? 0)] as const;
+  const lines = list.map(line);
+  const meets = lines.flatMap(([a, m], i) => lines.slice(i + 1).map(([b, n]) => (b - a) / (m - n)));
+  const asked = told.asks
+    .flatMap((q) => q.amounts)
+    .filter((a) => a.unit === per)
+    .map((a) => a.value);
+  const far = Math.max(1, ...meets.filter((m) => Number.isFinite(m)), ...asked);
+  const step = 10 ** Math.floor(Math.log10(2 * far));
+  return Math.ceil((2 * far) / step) * step;
+}
+
+function askOptions(draft: Draft, ask: Ask, made: readonly string[], per: string, told: Told): void {
+  const input = ask.amounts.find((a) => a.unit === per || (a.kind === "time" && isTimeUnit(per)));
+  const at = input ? (input.unit === per ? input.value : inUnit(input, per)) : null;
+  const level =
+    ask.amounts.find(
+      (a) => a !== input && (a.kind === "money" || a.kind === "measure" || a.kind === "count" || a.kind === "bare"),
+    ) ?? null;
+  const span = () => {
+    draft.use(...ask.amounts);
+    return ask;
+  };
+  const [a, b] = made;
+  if (at !== null && made.length > 0 && ask.intent !== "reach") {
+    for (const f of made) draft.ask({ ask: "value", function: f, at }, span());
+    return;
+  }
+  if (level && (ask.intent === "reach" || ask.intent === "where" || ask.intent === "value")) {
+    for (const f of made)
+      draft.ask({ ask: "reach", function: f, value: levelIn(level, draft.unit(f) ?? null) }, span());
+    return;
+  }
+  if (made.length === 1) {
+    if (ask.intent === "zero" || ask.intent === "break-even")
+      draft.ask({ ask: "reach", function: a!, value: 0 }, span());
+    const goal =
+      ask.intent === "reach"
+        ? told.stated.find(
+            (s) =>
+              !draft.used.has(s) &&
+              s.per === null &&
+              (s.kind === "money" || s.kind === "measure" || s.kind === "count"),
+          )
+        : undefined;
+    if (goal) {
+      draft.use(goal);
+      draft.ask({ ask: "reach", function: a!, value: goal.value }, span());
+    }
+    return;
+  }
+  if (ask.intent === "then") return void draft.answered.add(ask.start);
+  if (made.length === 2) draft.ask({ ask: "meet", functions: [a!, b!] }, span());
+  if (made.length > 2 || ask.intent === "cheaper" || ask.intent === "least")
+    draft.ask({ ask: "compare", functions: [...made] }, span());
+}
+
+/** Whether the story speaks of ways to choose from, or of one thing that changes evenly. */
+export const isOnce = (text: string): boolean => ONCE.test(text);

@@ -1,0 +1,140 @@
+import { singular } from "../../units";
+import type { Amount } from "../amount";
+import { unitOfWord } from "../spokenUnits";
+import type { Told } from "../told";
+import { mentionsOf, type Mention, type Product } from "./products";
+
+/** An amount that one of a product takes, gives, costs or earns. */
+export interface Use {
+  readonly product: number;
+  readonly amount: Amount;
+  /** what it is of: "sheet", "min", "fat"; "$" for money */
+  readonly what: string;
+}
+/** How much there is of something, or how much there must be. */
+export interface Total {
+  readonly amount: Amount;
+  readonly what: string;
+  /** the product it counts; −1 for a resource, −2 for all of them together */
+  readonly product: number;
+  readonly sense: "<=" | ">=" | "=";
+}
+
+/** What amounts are of: their measure, and the stuff it measures where one measure serves several. */
+export class Stuffs {
+  private readonly several: ReadonlySet<string>;
+  constructor(amounts: readonly Amount[]) {
+    const of = new Map<string, Set<string>>();
+    for (const a of amounts) {
+      const stuff = a.of ?? ofAfter(a);
+      if (a.unit && stuff && a.kind !== "money") of.set(a.unit, (of.get(a.unit) ?? new Set()).add(singular(stuff)));
+    }
+    this.several = new Set([...of].filter(([, stuffs]) => stuffs.size > 1).map(([unit]) => unit));
+  }
+  /** What an amount is of; null for a bare number. */
+  of(a: Amount): string | null {
+    if (a.kind === "money") return "$";
+    const stuff = a.of ?? ofAfter(a);
+    if (stuff !== null && (a.unit === null || this.several.has(a.unit))) return singular(stuff);
+    return a.kind === "time" ? "time" : a.unit;
+  }
+}
+/** "60 of sugar" */
+const ofAfter = (a: Amount): string | null => /^\s+of\s+(?:the\s+)?(\p{L}+)/u.exec(a.after)?.[1]?.toLowerCase() ?? null;
+
+/** Amounts that follow a product in its clause belong to it, until the next product. */
+export function usesOf(told: Told, products: readonly Product[], stuffs: Stuffs): Use[] {
+  const mentions = mentionsOf(told.story, products);
+  const counted = told.stated.filter(
+    (a) => a.limit === null && a.kind !== "times" && a.kind !== "date" && a.kind !== "percent",
+  );
+  return counted.flatMap((amount): Use[] => {
+    if (countedProduct(amount, products, told) !== -1) return [];
+    const product = productOf(amount, mentions, told);
+    return product === null ? [] : [{ product, amount, what: stuffs.of(amount) ?? "" }];
+  });
+}
+
+/** "15, 3 and 3 grams": numbers of no clear stuff stand for the stuffs that are left, in the order of the story. */
+export function filled(uses: readonly Use[], order: readonly string[]): Use[] {
+  const taken = new Map<number, Set<string>>();
+  for (const u of uses)
+    if (order.includes(u.what)) taken.set(u.product, (taken.get(u.product) ?? new Set()).add(u.what));
+  return uses.map((u) => {
+    if (u.what === "$" || order.includes(u.what)) return u;
+    const own = taken.get(u.product) ?? new Set<string>();
+    const free = order.find((w) => !own.has(w));
+    if (free === undefined) return u;
+    taken.set(u.product, own.add(free));
+    return { ...u, what: free };
+  });
+}
+
+/** The product an amount belongs to: the one it is for one of, else the last one named before it in its clause. */
+function productOf(a: Amount, mentions: readonly Mention[], told: Told): number | null {
+  const { story } = told;
+  const inside = mentions.find((m) => m.start >= a.start && m.end <= a.end + 1 && a.per !== null);
+  if (inside) return inside.product;
+  const next = mentions.find((m) => m.start >= a.end);
+  const gap = next ? story.slice(a.end, next.start) : "";
+  if (next && /^\s*(?:\p{L}+\s+){0,2}?(?:for|per|on|from|by|with)\s+(?:each|every|an?|one|the)?\s*$/iu.test(gap))
+    return next.product;
+  const stop = Math.max(story.slice(0, a.start).lastIndexOf(";"), a.sentence.start - 1);
+  const before = mentions.filter((m) => m.end <= a.start && m.start > stop);
+  const last = before[before.length - 1];
+  if (last) return HAVE_ALL.test(story.slice(last.end, a.start)) ? null : last.product;
+  const isPointing = /^(?:it|each one|they)\b/i.test(story.slice(a.sentence.start));
+  return isPointing ? (mentions.filter((m) => m.end <= a.sentence.start).pop()?.product ?? null) : null;
+}
+const HAVE_ALL = /\b(?:there (?:are|is)|we have|available|in stock|altogether|in all)\b/i;
+
+/** Amounts that limit: with a word that says so, beside one that has it, or what there is of a thing that is used. */
+export function totalsOf(told: Told, used: ReadonlySet<Amount>, products: readonly Product[], stuffs: Stuffs): Total[] {
+  const out: Total[] = [];
+  let sense: Total["sense"] | null = null;
+  let sentence: unknown = null;
+  for (const a of told.stated) {
+    if (used.has(a) || a.kind === "times" || a.kind === "percent" || a.kind === "date") continue;
+    if (a.sentence !== sentence) sense = null;
+    sentence = a.sentence;
+    const own =
+      a.limit === "<" ? "<=" : a.limit === ">" ? ">=" : (a.limit ?? (/\bonly\s*$/i.test(a.before) ? "<=" : null));
+    const clause = told.story.slice(a.sentence.start, a.start);
+    const after = told.story.slice(a.end, a.sentence.end);
+    sense =
+      own ??
+      (JOINED.test(a.before) && sense
+        ? sense
+        : HAVE.test(clause) || AVAILABLE.test(after)
+          ? "<="
+          : NEED.test(clause) || NEEDED.test(after)
+            ? ">="
+            : sense);
+    if (sense !== null)
+      out.push({ amount: a, what: stuffs.of(a) ?? "", product: countedProduct(a, products, told), sense });
+  }
+  return out;
+}
+const JOINED = /^\s*(?:of\s+\p{L}+)?\s*(?:,|and|,\s*and)?\s*$/iu;
+const HAVE = /\b(?:there (?:are|is)|has|have|had|available|in stock|on hand|owns?|up to|supply|stock)\b[^.;]*$/i;
+const AVAILABLE = /^[^.;]{0,60}\b(?:available|in stock|on hand|left|can be used|a (?:day|week) at most)\b/i;
+const NEED = /\b(?:needs?|must (?:have|get|contain|carry|hold)|requires?|wants?|for)\b[^.;]*$/i;
+const NEEDED = /^[^.;]{0,60}\b(?:needed|required|wanted|must be)\b/i;
+
+/** The product that a total counts: "at least 20 sky lanterns"; −2 for "at most 60 lanterns" of all; −1 for none. */
+function countedProduct(a: Amount, products: readonly Product[], told: Told): number {
+  if (a.kind === "measure" && a.limit !== null && products.every((p) => unitOfWord(p.stems[0]!) === a.unit)) return -2;
+  if (a.kind !== "count") return -1;
+  const words = a.words
+    .toLowerCase()
+    .split(" ")
+    .map((w) => singular(w));
+  const found = products.findIndex((p) => p.stems.every((s) => words.includes(s)));
+  if (found >= 0) return found;
+  const heads = new Set(products.map((p) => p.stems.at(-1)!));
+  const isAll = /\b(?:together|altogether|in all|in total|things|pieces|items)\b/i.test(
+    told.story.slice(a.sentence.start, a.sentence.end),
+  );
+  const isCommon = heads.size === 1 && heads.has(words.at(-1)!);
+  return isCommon || (isAll && /^(?:things|pieces|items|units)$/.test(a.words)) ? -2 : -1;
+}
