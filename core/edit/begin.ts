@@ -8,6 +8,7 @@ export const isBlank = ({ story, plan, ...d }: CaseFile): boolean =>
 
 /** A title that nobody gave. */
 const UNTITLED = /^New case( \d+)?$/;
+export const isUntitled = ({ title }: CaseFile): boolean => UNTITLED.test(title);
 
 export const beginEdits = {
   /** An earlier state takes the place of the present one; undo brings that back. */
@@ -19,6 +20,6 @@ export const beginEdits = {
   begin: way<{ starter: Starter }>({
     says: (p) => `begin with “${p.starter.title}”`,
     apply: (source, { starter: { title, rest } }) =>
-      isBlank(source) ? { ...source, ...rest, title: UNTITLED.test(source.title) ? title : source.title } : source,
+      isBlank(source) ? { ...source, ...rest, title: isUntitled(source) ? title : source.title } : source,
   }),
 };

@@ -4,6 +4,7 @@ import { briefEdits } from "./brief";
 import { dataEdits } from "./data";
 import { functionEdits } from "./functions";
 import { givenEdits } from "./givens";
+import { offerEdits } from "./offers";
 import { planEdits } from "./plan";
 import { questionEdits } from "./questions";
 import { removeEdits } from "./remove";
@@ -27,6 +28,7 @@ const EDITS = {
   ...questionEdits,
   ...dataEdits,
   ...planEdits,
+  ...offerEdits,
   ...removeEdits,
   ...briefEdits,
 };

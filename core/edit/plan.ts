@@ -61,7 +61,7 @@ export const planEdits = {
       const marks = source.story?.marks ?? [];
       // Words that are marked for something else stay its own.
       if (!source.story || marks.some((m) => m.start < end && start < m.end)) return added;
-      return { ...added, story: withMarks(source.story.text, [...marks, { start, end, role: "limit", of: id }]) };
+      return { ...added, story: withMarks(source.story, [...marks, { start, end, role: "limit", of: id }]) };
     },
   }),
   setObjective: way<{ text?: string | undefined; sense?: "greatest" | "least" | undefined }>({
@@ -96,7 +96,7 @@ export const planEdits = {
       return {
         ...left,
         story: withMarks(
-          source.story.text,
+          source.story,
           marks.filter((m) => m.of !== id),
         ),
       };

@@ -4,9 +4,10 @@ import { withEntry, type Entry } from "../entry";
 import { way } from "./way";
 
 /** A story with other marks, in the order of its words. */
-export const withMarks = (text: string, marks: readonly Mark[]): Story => ({
+export const withMarks = ({ text, left }: Story, marks: readonly Mark[]): Story => ({
   text,
   ...(marks.length > 0 ? { marks: [...marks].sort((a, b) => a.start - b.start) } : {}),
+  ...(left && left.length > 0 ? { left } : {}),
 });
 
 /** The case with a line that was typed put in; several lines at once are one step. */
@@ -22,7 +23,10 @@ export const storyEdits = {
     says: () => "edit the story",
     apply: (source, { text }) => ({
       ...source,
-      story: withMarks(text, shiftMarks(source.story?.marks ?? [], source.story?.text ?? "", text)),
+      story: withMarks(
+        { ...source.story, text },
+        shiftMarks(source.story?.marks ?? [], source.story?.text ?? "", text),
+      ),
     }),
     group: () => "story",
   }),
@@ -34,7 +38,7 @@ export const storyEdits = {
       const marks = (after.story?.marks ?? []).filter(
         (m, i) => i !== existing && (m.end <= mark.start || m.start >= mark.end),
       );
-      return { ...after, story: withMarks(after.story?.text ?? "", [...marks, mark]) };
+      return { ...after, story: withMarks(after.story ?? { text: "" }, [...marks, mark]) };
     },
   }),
   unmark: way<{ index: number }>({
@@ -44,7 +48,7 @@ export const storyEdits = {
         ? {
             ...source,
             story: withMarks(
-              source.story.text,
+              source.story,
               (source.story.marks ?? []).filter((_, i) => i !== index),
             ),
           }

@@ -16,6 +16,8 @@ export interface Mark {
 export interface Story {
   text: string;
   marks?: Mark[] | undefined;
+  /** what the story offers and somebody refused, by the offers' keys */
+  left?: string[] | undefined;
 }
 
 export interface Given {

@@ -23,6 +23,9 @@ type WithoutId<T> = T extends unknown ? Omit<T, "id"> : never;
 export type Asked = WithoutId<Question>;
 type Naming = { readonly name: string; readonly unit?: string | null; readonly label?: string };
 
+/** A place in the story without what else is known of it, so that it can be sent to a page. */
+const placeOf = (span: Span | null): Span | null => span && { start: span.start, end: span.end };
+
 /** A case in the making: rows with names of their own, each with the words it comes from. */
 export class Draft {
   readonly offers: Offered[] = [];
@@ -35,6 +38,10 @@ export class Draft {
 
   constructor(taken: Iterable<string> = []) {
     for (const name of taken) this.names.add(name);
+  }
+
+  put(offered: Offered): void {
+    this.offers.push({ ...offered, from: placeOf(offered.from) });
   }
 
   /** A free name, the first wanted that is not taken, else the first with a number behind it. */
@@ -55,12 +62,12 @@ export class Draft {
   /** A number that the story only implies, such as gravity, as a given. @returns its name */
   number(value: number, names: readonly string[], unit: string | null, label: string, from: Span | null): string {
     const name = this.name(...names);
-    this.offers.push({ kind: "given", from, row: { name, value, ...(unit ? { unit } : {}), label } });
+    this.put({ kind: "given", from, row: { name, value, ...(unit ? { unit } : {}), label } });
     return name;
   }
 
   variable(row: Variable, from: Span | null): string {
-    this.offers.push({ kind: "variable", from, row });
+    this.put({ kind: "variable", from, row });
     return row.name;
   }
 
@@ -77,12 +84,12 @@ export class Draft {
 
   fn(row: FunctionRow, from: Span | null): string {
     this.names.add(row.name);
-    this.offers.push({ kind: "function", from, row });
+    this.put({ kind: "function", from, row });
     return row.name;
   }
 
   data(row: DataTable, from: Span): string {
-    this.offers.push({ kind: "data", from, row });
+    this.put({ kind: "data", from, row });
     return row.name;
   }
 
@@ -92,7 +99,7 @@ export class Draft {
     this.answered.add(from.start);
     if (same?.kind === "question") return same.row.id;
     const id = `q${this.offers.filter((o) => o.kind === "question").length + 1}`;
-    this.offers.push({ kind: "question", from, row: { id, ...question } as Question });
+    this.put({ kind: "question", from, row: { id, ...question } as Question });
     return id;
   }
 
@@ -104,7 +111,7 @@ export class Draft {
 
   constraint(text: string, label: string | null, from: Span | null): void {
     const id = String.fromCodePoint("A".codePointAt(0)! + this.offers.filter((o) => o.kind === "constraint").length);
-    this.offers.push({ kind: "constraint", from, row: { id, text, ...(label ? { label } : {}) } });
+    this.put({ kind: "constraint", from, row: { id, text, ...(label ? { label } : {}) } });
   }
 
   use(...amounts: readonly (Amount | null | undefined)[]): void {

@@ -1,2 +1,4 @@
 export { readStory, caseOfStory, MOST_READ, type Reading } from "./read";
+export { offersOf, type Offer, type OfferPlace, type Offers } from "./offers";
+export { assembled, marksOf } from "./assemble";
 export type { Offered } from "./draft";

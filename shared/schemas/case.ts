@@ -199,7 +199,13 @@ export const caseSchema: z.ZodType<CaseFile> = z.strictObject({
   format: z.literal("pasear-case"),
   version: z.literal(VERSION),
   title: z.string().max(300),
-  story: z.strictObject({ text: z.string().max(100_000), marks: z.array(mark).max(MOST.marks).optional() }).optional(),
+  story: z
+    .strictObject({
+      text: z.string().max(100_000),
+      marks: z.array(mark).max(MOST.marks).optional(),
+      left: z.array(z.string().max(4000)).max(MOST.marks).optional(),
+    })
+    .optional(),
   givens: z.array(given).max(MOST.givens).optional(),
   variables: z.array(variable).max(MOST.variables).optional(),
   data: z.array(table).max(MOST.tables).optional(),

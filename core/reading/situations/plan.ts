@@ -32,7 +32,7 @@ export function plan(told: Told): Draft | null {
   );
   const letters = lettersFor(products, draft);
   products.forEach((p, i) =>
-    draft.offers.push({
+    draft.put({
       kind: "plan-variable",
       from: p.first,
       row: { name: letters[i]!, label: p.plural, ...(isWhole ? { whole: true } : {}) },
@@ -163,7 +163,7 @@ function objective(draft: Draft, worth: readonly Use[], { products, letters, tol
   if (text.length === 0) return countObjective(draft, isLeast, letters, told);
   const from: Span = hull(worth.map((u) => u.amount));
   if (products.length === 0) return;
-  draft.offers.push({
+  draft.put({
     kind: "objective",
     from,
     row: { text: text.join(" + "), sense: isLeast ? "least" : "greatest", unit: worth[0]!.amount.unit ?? "$" },
@@ -173,7 +173,7 @@ function objective(draft: Draft, worth: readonly Use[], { products, letters, tol
 function countObjective(draft: Draft, isLeast: boolean, letters: readonly string[], told: Told): void {
   const ask = told.asks.find((a) => /\b(?:as many|most|greatest number|largest number|fewest|as few)\b/i.test(a.text));
   if (ask)
-    draft.offers.push({
+    draft.put({
       kind: "objective",
       from: ask,
       row: { text: letters.join(" + "), sense: isLeast ? "least" : "greatest" },

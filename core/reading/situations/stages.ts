@@ -114,7 +114,7 @@ function draftOf(told: Told, found: readonly Stage[]): Draft | null {
     pace = next.pace;
   }
   pieces[pieces.length - 1]!.ends = "[]";
-  draft.offers.unshift({
+  draft.put({
     kind: "variable",
     from: found[0]!,
     row: { name: ride.t, unit: ride.time, label: "time", from: 0, to: at.text },
