@@ -1,6 +1,7 @@
 // npm run bench: the ratios of docs/benchmarks.md. npm run bench -- claims [COUNT] [SEED]: random claims against plain
-// values. npm run bench -- load [SECONDS] [BROWSERS]: many browsers at once.
+// values. npm run bench -- read: how much of the stories in demo/stories is read. npm run bench -- load [SECONDS] [BROWSERS]: many browsers at once.
 import { runBundled } from "./bundle.mjs";
 
 const [what] = process.argv.slice(2);
-await runBundled(what === "claims" ? "bench/claims.ts" : what === "load" ? "bench/load.ts" : "bench/run.ts");
+const PARTS = { claims: "bench/claims.ts", load: "bench/load.ts", read: "bench/read.ts" };
+await runBundled(PARTS[what] ?? "bench/run.ts");

@@ -3,14 +3,16 @@ import type { InfluenceReport } from "#core/desk";
 import type { Compared } from "#core/merge";
 import type { AskedReply, CompareRequest, InfluenceRequest } from "~/workers/protocol";
 
+type WithoutJob<T> = T extends unknown ? Omit<T, "job"> : never;
+
 /** Asks a worker of its own one thing after the other, so that the page goes on; a new question ends the old wait. */
-class AskedWorker<Asked extends InfluenceRequest | CompareRequest, Told> {
+export abstract class AskedWorker<Asked extends { readonly job: number }, Told> {
   private worker: Worker | null = null;
   private job = 0;
 
   /** @throws what the worker could not do; nothing ever where it is ended before */
-  protected request(asked: Omit<Asked, "job">): Promise<Told> {
-    this.worker ??= new Worker(new URL("../workers/analysis.worker.ts", import.meta.url), { type: "module" });
+  protected request(asked: WithoutJob<Asked>): Promise<Told> {
+    this.worker ??= this.open();
     const [worker, job] = [this.worker, ++this.job];
     return new Promise((resolve, reject) => {
       worker.onmessage = ({ data }: MessageEvent<AskedReply<Told>>) => {
@@ -24,6 +26,9 @@ class AskedWorker<Asked extends InfluenceRequest | CompareRequest, Told> {
       };
       worker.postMessage({ ...asked, job });
     });
+  }
+  protected open(): Worker {
+    return new Worker(new URL("../workers/analysis.worker.ts", import.meta.url), { type: "module" });
   }
   end(): void {
     this.worker?.terminate();

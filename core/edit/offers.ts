@@ -62,7 +62,7 @@ function markOf(o: Offered, ids: Renamed): Mark | null {
   const { start, end } = o.from;
   if (o.kind === "objective") return { start, end, role: ROLES.objective };
   const of = "id" in o.row ? (ids.get(`${o.kind}:${o.row.id}`) ?? o.row.id) : o.row.name;
-  return { start, end, role: ROLES[o.kind], of };
+  return { start, end, role: o.role ?? ROLES[o.kind], of };
 }
 
 /** Marks that stand keep their words; of new ones that would overlap the first has them. */

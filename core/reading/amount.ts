@@ -16,6 +16,8 @@ export interface Amount extends Span {
   /** "grams of fat": fat */
   readonly of: string | null;
   readonly limit: "<=" | ">=" | "<" | ">" | "=" | null;
+  /** where the words of the limit begin: "at most 320" */
+  readonly limitStart: number;
   /** "6 fewer", "40 more" */
   readonly change: "more" | "fewer" | null;
   readonly sentence: Sentence;
@@ -25,4 +27,4 @@ export interface Amount extends Span {
 }
 
 /** An amount without what stands around it. */
-export type Body = Omit<Amount, "limit" | "sentence" | "before" | "after">;
+export type Body = Omit<Amount, "limit" | "limitStart" | "sentence" | "before" | "after">;

@@ -33,15 +33,24 @@ export function amountsOf(story: string, sentences: readonly Sentence[] = senten
     const from = Math.max(sentence.start, bodies[i - 1]?.end ?? 0);
     const to = Math.min(sentence.end, bodies[i + 1]?.start ?? story.length);
     const before = story.slice(Math.min(from, body.start), body.start);
-    const limit = limitOf(before, body.kind);
-    return { ...body, limit, sentence, before, after: story.slice(body.end, Math.max(body.end, to)) };
+    const [limit, length] = limitOf(before, body.kind);
+    return {
+      ...body,
+      limit,
+      limitStart: body.start - length,
+      sentence,
+      before,
+      after: story.slice(body.end, Math.max(body.end, to)),
+    };
   });
 }
 
 /** "Over five evenings" is a time, no limit. */
-function limitOf(before: string, kind: AmountKind): Amount["limit"] {
-  const found = LIMITS.find(([pattern]) => pattern.test(before))?.[1] ?? null;
-  return kind === "date" || (found === ">" && (/^\s*over\s*$/i.test(before) || kind === "time")) ? null : found;
+function limitOf(before: string, kind: AmountKind): [limit: Amount["limit"], length: number] {
+  const [words, found] = LIMITS.find(([pattern]) => pattern.test(before)) ?? [null, null];
+  const isTime = found === ">" && (/^\s*over\s*$/i.test(before) || kind === "time");
+  if (!words || kind === "date" || isTime) return [null, 0];
+  return [found, words.exec(before)![0].length];
 }
 
 /** A number with its sign, unit, noun and what it is for one of. */
@@ -66,7 +75,7 @@ function bodyOf(n: FoundNumber, story: string): Body {
     !/\bhalf$/i.test(story.slice(n.start, n.end))
   )
     return withPer({ ...none, start: n.start, end: n.end, value: n.value, kind: "percent", unit: "%" }, story);
-  const counted = COUNTED_TIME.exec(story.slice(Math.max(0, n.start - 9), n.start));
+  const counted = COUNTED_TIME.exec(story.slice(Math.max(0, n.start - 15), n.start));
   if (counted && !saidUnit(rest)) {
     const start = n.start - counted[1]!.length - counted[2]!.length;
     return { ...none, start, end: n.end, value: n.value, kind: "time", unit: unitOfWord(counted[1]!) };

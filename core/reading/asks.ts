@@ -208,6 +208,7 @@ function intentOf(text: string, amounts: readonly Amount[]): Intent | null {
     /\b(?:give|gives|reach|bring|sell|so that|for a|earn|make)\b/i.test(text)
   )
     return "reach";
+  if (WHEN.test(text) && /\b(?:reach|exceed|enough|afford|pass)\w*\b/i.test(text)) return "reach";
   if (FUNCTIONS_AT.test(text) && (hasNumber || /\bin (?:19|20)\d\d\b/.test(text))) return "value";
   if (/\bhow many\b.*\b(?:reach|earn|make|need|must|before|until)\b/i.test(text) && hasNumber) return "reach";
   return null;

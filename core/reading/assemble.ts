@@ -51,7 +51,7 @@ export function markOf(o: Offered): Mark | null {
   if (!o.from || o.kind === "variable" || o.kind === "data" || o.kind === "plan-variable") return null;
   const of =
     o.kind === "objective" ? undefined : o.kind === "question" || o.kind === "constraint" ? o.row.id : o.row.name;
-  return { start: o.from.start, end: o.from.end, role: ROLES[o.kind], ...(of ? { of } : {}) };
+  return { start: o.from.start, end: o.from.end, role: o.role ?? ROLES[o.kind], ...(of ? { of } : {}) };
 }
 
 /** Marks of the words that offers come from; where two would overlap, the earlier offer keeps its words. */

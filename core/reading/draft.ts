@@ -1,5 +1,5 @@
 import { RESERVED } from "../formula";
-import type { DataTable, FunctionBy, FunctionRow, Given, Plan, Question, Variable } from "../model";
+import type { DataTable, FunctionBy, FunctionRow, Given, MarkRole, Plan, Question, Variable } from "../model";
 import type { Amount } from "./amount";
 import type { Span } from "./text";
 
@@ -8,7 +8,7 @@ type Constraint = Plan["constraints"][number];
 type Objective = NonNullable<Plan["objective"]>;
 
 /** A row that the story offers, and the words it comes from. */
-export type Offered = { readonly from: Span | null } & (
+export type Offered = { readonly from: Span | null; readonly role?: MarkRole } & (
   | { readonly kind: "given"; readonly row: Given }
   | { readonly kind: "variable"; readonly row: Variable }
   | { readonly kind: "data"; readonly row: DataTable }
@@ -56,7 +56,12 @@ export class Draft {
   /** An amount of the story as a given. @returns its name */
   given(a: Amount, names: readonly string[], unit: string | null, label: string, from: Span = a): string {
     this.used.add(a);
-    return this.number(a.value, names, unit, label, from);
+    if (a.limit === null || from !== a) return this.number(a.value, names, unit, label, from);
+    // "at most 320 lanterns" is a limit, with the words that say so.
+    const name = this.name(...names);
+    const row = { name, value: a.value, ...(unit ? { unit } : {}), label };
+    this.put({ kind: "given", role: "limit", from: { start: a.limitStart, end: a.end }, row });
+    return name;
   }
 
   /** A number that the story only implies, such as gravity, as a given. @returns its name */

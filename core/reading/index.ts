@@ -1,3 +1,4 @@
+export { amountsIn } from "./amountsIn";
 export { readStory, caseOfStory, MOST_READ, type Reading } from "./read";
 export { offersOf, type Offer, type OfferPlace, type Offers } from "./offers";
 export { assembled, marksOf } from "./assemble";

@@ -106,12 +106,12 @@ export function subjectOf(a: Amount, story: string): string | null {
     .slice(0, verb)
     .join(" ")
     .replace(DETERMINERS, "")
-    .replace(/\s+(?:of|for|at|is|are|will|would|must|can|to)$/i, "");
+    .replace(/\s+(?:of|for|at|is|are|will|would|must|can|to|it|they|you|we)$/i, "");
   const isFine =
     bare !== "" &&
-    bare.split(" ").length <= 5 &&
+    bare.split(" ").length <= 6 &&
     !/\d/.test(bare) &&
-    !bare.split(" ").every((w) => NO_NOUNS.has(w.toLowerCase()));
+    !bare.split(" ").every((w) => w.toLowerCase() !== "another" && NO_NOUNS.has(w.toLowerCase()));
   return isFine ? lowerFirst(bare) : null;
 }
 

@@ -39,7 +39,9 @@ const ONE_COUNTS = re("i")`
     passenger|guest|tenant|person|ticket|more|fewer)`;
 
 /** "week 3": a moment, counted. */
-export const COUNTED_TIME = /\b(week|day|month|year|hour|minute)(\s)$/i;
+export const COUNTED_TIME = re("i")`
+  (?:^|,\s|\b(?:in|by|after|on|until|for|at|of|to|from|and|with)\s)
+  (week|day|month|year|hour|minute)(\s)$`;
 const MONTH = "January|February|March|April|May|June|July|August|September|October|November|December";
 /** "6 January", "March 10": a day that dates the story. */
 export const isDay = (n: FoundNumber, story: string): boolean =>

@@ -57,7 +57,7 @@ export function offersOf(source: CaseFile): Offers {
   const desk = deskOf({ model, findings: [] });
   const left = new Set(source.story?.left ?? []);
   const all = read.offers.map((o): Offer => {
-    const own = { offered: o, place: PLACES[o.kind], phrase: o.from && story.slice(o.from.start, o.from.end) };
+    const own = { offered: o, place: PLACES[o.kind], phrase: phraseOf(o, story) };
     return { key: keyOf(o, story), ...own, needs: needsOf(o, read.offers, desk, story), ...shownOf(o, desk, model) };
   });
   const wanted = withoutLeft(
@@ -66,6 +66,17 @@ export function offersOf(source: CaseFile): Offers {
   );
   const whole = isSound(withOffers(source, wanted));
   return { offers: whole ? wanted : [], notes: read.notes };
+}
+
+/** A short amount is shown with the words before it. */
+const SHORT = 16;
+const LONGEST = 60;
+function phraseOf({ from }: Offered, story: string): string | null {
+  if (!from) return null;
+  const own = story.slice(from.start, from.end);
+  if (own.length > SHORT) return own;
+  const before = /[^.,;:!?()\n]*$/.exec(story.slice(0, from.start))![0].trimStart();
+  return before.length + own.length <= LONGEST ? `${before}${own}` : own;
 }
 
 /** Offers without those that were left, and those that are made with one that was. */

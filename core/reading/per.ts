@@ -11,7 +11,7 @@ const PER_FAR = re("iu")`
     every)\s+((?:\p{L}[\p{L}’'-]*)(?:\s\p{L}[\p{L}’'-]*){0,2})`;
 const WORD = String.raw`\p{L}[\p{L}’'-]*`;
 /** "of paper and wire a lantern" */
-const OF_STUFF = String.raw`(?:of \p{L}+(?:,? (?:and )?\p{L}+){0,3}\s)?`;
+const OF_STUFF = String.raw`(?:(?:interest|growth)\s|of \p{L}+(?:,? (?:and )?\p{L}+){0,3}\s)?`;
 const PER_NOUN = new RegExp(String.raw`^\s*${OF_STUFF}${PER}(${WORD}(?:\s${WORD}){0,2})`, "iu");
 const PER_SLASH = /^\s*\/\s*(\p{L}+)/u;
 const PER_EACH = /^\s*(?:each|apiece|a piece|per piece|per head|a head|per person each)(?=[\s,.;:!?)]|$)/i;

@@ -10,6 +10,9 @@ import { isBlank } from "#core/edit";
 /** Ways to begin come with the first case that has nothing in it, the table of values when it is asked for. */
 const DeskBeginning = later(() => import("./DeskBeginning.vue"));
 const DeskTable = later(() => import("./DeskTable.vue"));
+/** What a story offers comes with the first story that is read. */
+const ReadBar = later(() => import("./ReadBar.vue"));
+const OfferList = later(() => import("./OfferList.vue"));
 
 /** The Desk: story, graph and entry line, and under them the lists of givens, functions and findings. */
 const props = defineProps<{
@@ -52,6 +55,7 @@ const isVeiled = computed(() => {
 /** A new finding is put in sight once it is drawn, which takes about this long, in ms. */
 const DRAWN = 60;
 async function added(key: string): Promise<void> {
+  changed();
   await nextTick();
   if (key.startsWith("question:")) setTimeout(showLastFinding, DRAWN);
 }
@@ -61,21 +65,17 @@ function showLastFinding(): void {
 }
 const begin = (text: string): void => entry.value?.begin(text);
 
-// ---- the table beside the graph, and the graph alone
-const isTable = ref(false);
+const { isTable, isLarge, large, close: closeTable } = useDeskTable(() => isBlank(props.shown));
 const hasTable = computed(() => isTable.value && analysis.picture !== null && !isBlank(props.shown));
-const isLarge = ref(false);
-/** @returns whether there is a graph that can be made large, or small again */
-function large(): boolean {
-  if (isBlank(props.shown)) return false;
-  isLarge.value = !isLarge.value;
-  return true;
-}
-async function closeTable(): Promise<void> {
-  isTable.value = false;
-  await nextTick();
-  document.querySelector<HTMLElement>("#to-table")?.focus();
-}
+
+// ---- what the story offers
+const reading = useReading(() => props.shown);
+const { isOffering, isDrawn, drawn, change, changed, goThrough } = useOffering(
+  () => props.shown,
+  reading,
+  () => analysis.picture,
+  begin,
+);
 defineExpose({ write: () => entry.value?.focus(), begin, large });
 </script>
 
@@ -83,17 +83,24 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
   <DeskLayout :has-table="hasTable" :large="isLarge" :veiled="isVeiled">
     <template #head><FirstSteps :document="shown" @try="begin" /></template>
     <template #story>
-      <DeskStory ref="story" :document="shown" :lit="lit" :slips="storySlips" @point="emit('point', $event)" />
+      <DeskStory
+        ref="story"
+        :document="shown"
+        :lit="lit"
+        :slips="storySlips"
+        :reading="reading"
+        @point="emit('point', $event)"
+      />
     </template>
     <template #graph>
       <DeskBeginning v-if="isBlank(shown)" @story="story?.edit()" @data="emit('data')" @write="entry?.focus()" />
       <DeskGraph
         v-else
         v-model:view="analysis.view"
-        :picture="analysis.picture"
+        :picture="drawn"
         :document="shown"
         :lit="lit"
-        :stale="isBroken"
+        :stale="isBroken || isDrawn"
         :waiting="desk === null && (shown.functions ?? []).length > 0"
         :large="isLarge"
         @point="emit('point', $event)"
@@ -115,7 +122,9 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
       </KeepAlive>
     </template>
     <template #entry>
+      <ReadBar v-if="isOffering" :reading="reading" @each="goThrough" />
       <DeskEntry
+        v-show="!isOffering"
         ref="entry"
         :document="shown"
         @added="added"
@@ -133,7 +142,9 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
         @ghost="emit('compare')"
         @point="emit('point', $event)"
         @begin="begin"
-      />
+      >
+        <template v-if="isOffering" #default><OfferList :reading="reading" place="givens" @change="change" /></template>
+      </DeskGivens>
     </template>
     <template #functions>
       <DeskFunctions
@@ -145,7 +156,11 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
         :colours="colours"
         @point="emit('point', $event)"
         @begin="begin"
-      />
+      >
+        <template v-if="isOffering" #default
+          ><OfferList :reading="reading" place="functions" @change="change"
+        /></template>
+      </DeskFunctions>
     </template>
     <template #findings>
       <DeskFindings
@@ -165,7 +180,11 @@ defineExpose({ write: () => entry.value?.focus(), begin, large });
         @look="analysis.view = { ...analysis.view, ...$event }"
         @point="emit('point', $event)"
         @begin="begin"
-      />
+      >
+        <template v-if="isOffering" #default
+          ><OfferList :reading="reading" place="findings" @change="change"
+        /></template>
+      </DeskFindings>
     </template>
     <ProblemNote v-if="analysis.failure" class="failure" role="alert">
       The calculation stopped: {{ analysis.failure }}. What you typed is kept.

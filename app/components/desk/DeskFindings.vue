@@ -88,7 +88,7 @@ function remove(q: Question): void {
       <Button link @click="emit('begin', '')">+ Question</Button>
     </div>
     <FindingsPace v-if="progress || stopped" :progress="progress" @stop="emit('stop')" @resume="emit('resume')" />
-    <p v-if="questions.length === 0" class="quiet">
+    <p v-if="questions.length === 0 && !$slots.default" class="quiet">
       No question yet. A line with a question mark asks<template v-if="firstFunction"
         >: <code>{{ firstFunction }} = 0 ?</code>, <code>greatest {{ firstFunction }} ?</code>,
         <code>{{ firstFunction }}(10) ?</code></template
@@ -120,6 +120,7 @@ function remove(q: Question): void {
         @longer="emit('longer', $event)"
       />
     </ol>
+    <slot />
     <div v-if="offers.length > 0 && !isOpening" class="offers">
       <p class="quiet">You could ask:</p>
       <ul>

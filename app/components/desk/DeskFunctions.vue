@@ -80,7 +80,7 @@ const remove = (name: string): void => takeOff({ kind: "function", name }, props
       <Button link @click="openPieces(null)">Pieces</Button>
       <Button link @click="emit('begin', start)"> + Function </Button>
     </div>
-    <p v-if="rows.length === 0" class="quiet">
+    <p v-if="rows.length === 0 && !$slots.default" class="quiet">
       No function yet. Write one on the entry line: <code>C(q) = 90 + 7 q</code>, or a line through two readings:
       <code>p(q) = line (240, 6), (150, 9)</code>.
     </p>
@@ -124,6 +124,7 @@ const remove = (name: string): void => takeOff({ kind: "function", name }, props
         />
       </li>
     </ul>
+    <slot />
   </section>
 </template>
 

@@ -40,7 +40,7 @@ const remove = (kind: "given" | "variable", name: string): void => takeOff({ kin
       </Button>
       <Button link @click="emit('begin', '')">+ Given</Button>
     </div>
-    <p v-if="givens.length + variables.length === 0" class="quiet">
+    <p v-if="givens.length + variables.length === 0 && !$slots.default" class="quiet">
       Nothing is given yet. Write a variable (<code>q = 0 … 320 lanterns, whole</code>) or a number (<code
         >F = 180 $</code
       >) on the entry line, or select a number in the story.
@@ -89,6 +89,7 @@ const remove = (kind: "given" | "variable", name: string): void => takeOff({ kin
         />
       </li>
     </ul>
+    <slot />
   </section>
 </template>
 

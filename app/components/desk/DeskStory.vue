@@ -2,13 +2,19 @@
 import type { ComponentPublicInstance } from "vue";
 import type { CaseFile } from "#core/model";
 import type { Slip } from "#core/slips";
+import type { StoryReading } from "~/composables/useReading";
 import { MARK_ROLES, selectedStretch, type ChosenPhrase } from "~/utils/storyMarks";
 
 /** It comes with the first phrase that is chosen. */
 const MarkForm = later(() => import("./MarkForm.vue"));
 
 /** The story: read with its marks, written in place; a phrase that is selected becomes a mark. */
-const props = defineProps<{ document: CaseFile; lit: ReadonlySet<string> | null; slips: readonly Slip[] }>();
+const props = defineProps<{
+  document: CaseFile;
+  lit: ReadonlySet<string> | null;
+  slips: readonly Slip[];
+  reading: StoryReading;
+}>();
 const emit = defineEmits<{ point: [key: string | null] }>();
 const store = useCaseStore();
 const text = computed(() => props.document.story?.text ?? "");
@@ -27,10 +33,15 @@ async function edit(): Promise<void> {
 function typed(now: string | undefined): void {
   draft.value = now ?? "";
   store.apply({ kind: "editStory", text: draft.value });
+  if (isPasted) void nextTick(() => props.reading.begin());
+  isPasted = false;
 }
-const done = (): void => {
+/** A text that is pasted is read as soon as it stands there; one that is typed when it is left. */
+let isPasted = false;
+function done(): void {
   isEditing.value = false;
-};
+  if (text.value.trim() !== "") props.reading.begin();
+}
 
 defineExpose({ edit });
 
@@ -66,6 +77,10 @@ function leave(): void {
   <section class="story" aria-labelledby="story-title">
     <div class="panel-head">
       <h2 id="story-title" class="panel-title">Story</h2>
+      <p v-if="reading.isReading" class="quiet" role="status">Reading …</p>
+      <Button v-else-if="reading.waiting > 0" link class="read" @click="reading.putOff(false)">
+        {{ reading.waiting }} {{ reading.waiting === 1 ? "offer" : "offers" }}
+      </Button>
       <Button v-if="!isEditing" link @click="edit">Edit</Button>
       <Button v-else link @click="done">Done</Button>
     </div>
@@ -77,6 +92,7 @@ function leave(): void {
       :model-value="draft"
       @update:model-value="typed"
       @keydown.esc.stop="done"
+      @paste="isPasted = true"
     />
     <div
       v-else
@@ -91,9 +107,19 @@ function leave(): void {
       <p v-if="!text" class="quiet">
         No story yet. <Button link @click="edit">Write or paste one</Button>, then select phrases to say what they are.
       </p>
-      <StoryText v-else :document="document" :lit="lit" @point="emit('point', $event)" @open="open" />
+      <StoryText
+        v-else
+        :document="document"
+        :lit="lit"
+        :offers="reading.shown"
+        :pointed="reading.pointed"
+        @point="emit('point', $event)"
+        @point-offer="reading.point($event)"
+        @open="open"
+      />
       <MarkForm v-if="chosen" :document="document" :chosen="chosen" @leave="leave" />
     </div>
+    <ProblemNote v-if="reading.failure" :text="`The story could not be read: ${reading.failure}`" />
     <div v-if="!isEditing && slips.length > 0" class="unused">
       <SlipNote v-for="s in slips" :key="s.message" :slip="s" />
     </div>

@@ -2,6 +2,7 @@ import { re } from "../pattern";
 import { plural } from "../../units";
 import type { Amount } from "../amount";
 import { Draft } from "../draft";
+import { isNounEnd } from "../smallWords";
 import { isTimeUnit } from "../spokenUnits";
 import { hull } from "../text";
 import type { Told } from "../told";
@@ -158,8 +159,8 @@ function optionLabel(law: Law, told: Told): string | null {
     .slice(rate.sentence.start, rate.start)
     .split(/[;,]\s/)
     .pop()!;
-  const m = /\b(?:[Tt]he |[Aa]n? )?((?:\p{Lu}\p{L}+|first|second|third|other|another|one)(?:\s(?:\p{L}+))?)/u.exec(
-    clause,
-  );
-  return m ? m[1]! : null;
+  const m = re("u")`\b(?:[Tt]he |[Aa]n? )?(\p{Lu}\p{L}+|first|second|third|other|another|one)(\s\p{L}+)?`.exec(clause);
+  if (!m) return null;
+  const next = m[2]?.trim() ?? "";
+  return next === "" || (isNounEnd(next.toLowerCase()) && next.length > 1) ? m[1]! : `${m[1]!} ${next}`;
 }

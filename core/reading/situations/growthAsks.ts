@@ -23,8 +23,9 @@ export function askGrowth(
   time: string,
   since: number | null,
 ): void {
+  const goal = goalOf(told, draft);
   for (const ask of told.asks)
-    for (const course of about(ask, courses)) askOne(draft, ask, course, courses, { told, time, since });
+    for (const course of about(ask, courses)) askOne(draft, ask, course, courses, { told, time, since, goal });
 }
 
 /** The courses an ask is about: those it names, else all. */
@@ -37,6 +38,8 @@ interface Around {
   readonly told: Told;
   readonly time: string;
   readonly since: number | null;
+  /** what is wanted, where the story told it before it asked */
+  readonly goal: Amount | null;
 }
 
 /** The moment that an ask names: so many years on, or a year of the calendar. */
@@ -101,7 +104,7 @@ function reached(
   ask: Ask,
   { name: f, start }: Course,
   level: Amount | null,
-  { told }: Around,
+  { goal: wanted }: Around,
   used: () => Ask,
 ): void {
   const share = ask.amounts.find((a) => a.kind === "percent");
@@ -109,7 +112,7 @@ function reached(
     draft.ask({ ask: "multiply", function: f, factor: share.value }, used());
     return;
   }
-  const goal = level ?? goalOf(told, draft);
+  const goal = level ?? wanted;
   if (!goal) return;
   draft.use(goal);
   if (ask.intent === "where" && goal.limit && goal.limit !== "=")

@@ -63,6 +63,8 @@ const lastMatch = (pattern: RegExp, text: string): number => {
 };
 /** A percentage that a rate is: it has a time, or stands beside words of growth. */
 function isRate(a: Amount, story: string): boolean {
+  // "rates from 1 % to 20 %" are looked at, none of them grows.
+  if (/%?\s*to\s*$/i.test(a.before) && a.before.trim().length <= 3) return false;
   if (a.per !== null && isTimeUnit(a.per)) return true;
   const text = story.slice(a.sentence.start, a.sentence.end);
   return (

@@ -61,6 +61,7 @@ const isAlike = (a: Amount, b: Pick<Amount, "unit" | "kind">): boolean =>
 
 /** What an amount is for one of: a time, or a thing; null for an amount that is no rate. */
 function rateOf(a: Amount, story: string): string | null {
+  if (/^(?:m|km|ft|mi)\/(?:s|h)$/.test(a.unit ?? "") && a.per !== null) return null;
   if (a.per !== null && a.per !== "each" && a.per !== "season") return a.per;
   if (a.unit === "km/h") return "h";
   if (a.unit === "m/s") return "s";

@@ -25,9 +25,12 @@ export class Stuffs {
   private readonly several: ReadonlySet<string>;
   constructor(amounts: readonly Amount[]) {
     const of = new Map<string, Set<string>>();
+    let unit: string | null = null;
     for (const a of amounts) {
       const stuff = a.of ?? ofAfter(a);
-      if (a.unit && stuff && a.kind !== "money") of.set(a.unit, (of.get(a.unit) ?? new Set()).add(singular(stuff)));
+      // "90 grams of fat, 60 of sugar": the measure goes on.
+      unit = a.unit ?? (stuff ? unit : null);
+      if (unit && stuff && a.kind !== "money") of.set(unit, (of.get(unit) ?? new Set()).add(singular(stuff)));
     }
     this.several = new Set([...of].filter(([, stuffs]) => stuffs.size > 1).map(([unit]) => unit));
   }
