@@ -198,4 +198,20 @@ export const SECOND: readonly EditCase[] = [
     [],
   ],
   [{ kind: "removeTable", name: "sales" }, "delete the data sales", (c) => c.data, []],
+  [
+    {
+      kind: "takeOffers",
+      offers: [{ kind: "given", from: { start: 2, end: 7 }, row: { name: "k", value: 3 } }],
+      title: "Other",
+    },
+    "take what the story offers",
+    (c) => [at(c.givens, "k"), c.story!.marks!.map((m) => m.of), c.title],
+    [{ name: "k", value: 3 }, ["k", "F"], "Lantern stall"],
+  ],
+  [
+    { kind: "leaveOffers", keys: ["given:k:stall", "given:k:stall"] },
+    "leave 2 offers of the story",
+    (c) => c.story!.left,
+    ["given:k:stall"],
+  ],
 ];
