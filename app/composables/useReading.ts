@@ -7,6 +7,9 @@ import { ReadingWorker } from "~/utils/readingWorker";
 /** A change of the case is read again when it has been calm for this long, in ms. */
 const CALM = 150;
 
+const rowsOf = ({ givens, variables, functions, questions, plan }: CaseFile): number =>
+  [givens, variables, functions, questions, plan?.constraints].reduce((sum, rows) => sum + (rows ?? []).length, 0);
+
 /** What was read of a story. */
 function useReadOffers(document: () => CaseFile) {
   const worker = new ReadingWorker();
@@ -36,8 +39,10 @@ function useReadOffers(document: () => CaseFile) {
     }
   }
   const again = useDebounceFn(read, CALM);
-  watch(document, () => {
-    if (offers.value.length > 0) void again();
+  // Of what was taken some may be given back: by undo, or because it is deleted.
+  watch(document, (now, before) => {
+    const isLess = turn > 0 && rowsOf(now) < rowsOf(before);
+    if (offers.value.length > 0 || isLess) void again();
   });
   onScopeDispose(() => worker.end());
   return { offers, notes, picture, isReading, failure, read };

@@ -5,15 +5,24 @@ const asked = (text: string) => toldIn(text).asks.map((a) => `${a.intent}: ${a.t
 
 describe("what a story asks", () => {
   it.each([
-    ["How many must we sell before we earn anything, and which price earns most?", ["break-even: How many must we sell before we earn anything", "greatest: which price earns most"]], // prettier-ignore
+    [
+      "How many must we sell before we earn anything, and which price earns most?",
+      ["break-even: How many must we sell before we earn anything", "greatest: which price earns most"],
+    ],
     ["From how many on does it pay for itself?", ["break-even: From how many on does it pay for itself"]],
     ["How many bring a profit of $500?", ["reach: How many bring a profit of $500"]],
     ["For how many is the profit at least $300?", ["where: For how many is the profit at least $300"]],
     ["What is the profit on 80 boats?", ["value: What is the profit on 80 boats"]],
     ["When will it have reached $4,000?", ["reach: When will it have reached $4,000"]],
     ["How long until it doubles?", ["multiply: How long until it doubles"]],
-    ["Find its maximum height and the time at which it lands.", ["greatest: Find its maximum height", "zero: the time at which it lands"]], // prettier-ignore
-    ["How far does it go, and what is its average speed?", ["total: How far does it go", "average: what is its average speed"]], // prettier-ignore
+    [
+      "Find its maximum height and the time at which it lands.",
+      ["greatest: Find its maximum height", "zero: the time at which it lands"],
+    ],
+    [
+      "How far does it go, and what is its average speed?",
+      ["total: How far does it go", "average: what is its average speed"],
+    ],
     ["Which bank pays more after 10 years?", ["cheaper: Which bank pays more after 10 years"]],
     ["When do both cost the same?", ["same: When do both cost the same"]],
     ["How many of each should be made?", ["mix: How many of each should be made"]],

@@ -1,6 +1,5 @@
 import { re } from "./pattern";
 import type { Amount } from "./amount";
-import { amountsOf } from "./amounts";
 import { trimmed, type Sentence, type Span } from "./text";
 
 export type Intent =
@@ -63,9 +62,6 @@ function clausesOf(sentence: Sentence, story: string, amounts: readonly Amount[]
     return intent === null ? [] : [{ ...clause, text, intent, amounts: own, factor: factorOf(text, own) }];
   });
 }
-
-/** What an amount on its own, in a question typed anew, comes to; for tests and for what is asked apart. */
-export const asksIn = (text: string, sentences: readonly Sentence[]): Ask[] => asksOf(text, sentences, amountsOf(text));
 
 /** Words that tell what is wanted, the surest first; a newcomer adds a row here and one to the test beside it. */
 const INTENTS: readonly (readonly [RegExp, Intent])[] = [

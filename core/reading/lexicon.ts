@@ -20,11 +20,6 @@ export const ONCE = re("i")`
     \b(?:once|fixed|flat|up front|in advance|one-off|for the (?:night|evening|day|season|month|year|
     week|stall|event|fair)|overhead|rent|permit|licen[cs]e|set[- ]?up|insurance|equipment|basic|
     standing|deposit|joining|registration|base)\b`;
-/** One of something, told before its amount: "each lantern takes", "a ticket costs". */
-export const ONE_OF = re("iu")`
-    \b(?:each|every|per|an?|one|for each|
-    for every)\s+((?:\p{L}[\p{L}’'-]*\s+){0,2}?\p{L}[\p{L}’'-]*)\s+(?:\p{L}+\s+)?(?=\p{L}|$)`;
-
 /** Words for money itself, and for whoever spends it: no amount is for one of them. */
 const NOT_THINGS = list(
   `charge fee price cost rate deposit sum total bill payment profit revenue income rise business company firm club group

@@ -7,7 +7,9 @@ import { offersOf } from ".";
 const blank = (text: string): CaseFile => ({ format: "pasear-case", version: 1, title: "New case", story: { text } });
 const KITES = blank(stories().find((s) => s.name === "kite-club")!.text);
 const taken = (source: CaseFile, pick: (name: string | null) => boolean = () => true): CaseFile => {
-  const offers = offersOf(source).offers.filter((o) => pick(o.name)).map((o) => o.offered); // prettier-ignore
+  const offers = offersOf(source)
+    .offers.filter((o) => pick(o.name))
+    .map((o) => o.offered);
   return edited(source, { kind: "takeOffers", offers, title: "Kites" });
 };
 const names = (source: CaseFile) => offersOf(source).offers.map((o) => o.name ?? o.label);
@@ -54,7 +56,11 @@ describe("offers of a story", () => {
     expect(names(later)).toEqual(["k", "q", "p", "R"]);
   });
   it("are none beside functions that somebody made in another way", () => {
-    const own = { ...KITES, variables: [{ name: "n" }], functions: [{ name: "E", of: "n", by: { kind: "formula" as const, text: "2 n" } }] }; // prettier-ignore
+    const own = {
+      ...KITES,
+      variables: [{ name: "n" }],
+      functions: [{ name: "E", of: "n", by: { kind: "formula" as const, text: "2 n" } }],
+    };
     expect(names(own)).toEqual([]);
   });
   it("of a plan become its variables, constraints and objective", () => {
@@ -63,6 +69,11 @@ describe("offers of a story", () => {
       variables: [{ name: "b" }, { name: "s" }],
       objective: { text: "12 b + 14 s", sense: "greatest", unit: "$" },
     });
-    expect(after.plan!.constraints.map((c) => c.text)).toEqual(["3 b + 2 s <= 60", "2 b + 4 s <= 80", "b >= 0", "s >= 0"]); // prettier-ignore
+    expect(after.plan!.constraints.map((c) => c.text)).toEqual([
+      "3 b + 2 s <= 60",
+      "2 b + 4 s <= 80",
+      "b >= 0",
+      "s >= 0",
+    ]);
   });
 });

@@ -48,7 +48,11 @@ describe("what cannot be read", () => {
     expect(notes.join(" ")).toMatch(/12 dogs/);
   });
   it("a story of 20,000 characters is read to its end", () => {
-    const text = all.map((s) => s.text).join(" ").repeat(4).slice(0, MOST_READ); // prettier-ignore
+    const text = all
+      .map((s) => s.text)
+      .join(" ")
+      .repeat(4)
+      .slice(0, MOST_READ);
     expect(text).toHaveLength(MOST_READ);
     expect(readCase(caseOfStory(text))).toMatchObject({ ok: true });
   });

@@ -15,7 +15,7 @@ import { toldIn, type Situation, type Told } from "./told";
 import { notesOf } from "./wording";
 
 /** What a story offers, and what is unsure about it. */
-export interface Reading {
+interface Reading {
   readonly offers: readonly Offered[];
   readonly notes: readonly string[];
 }

@@ -17,10 +17,13 @@ export interface Told {
 /** A situation that a story may be about: it offers what it finds there, or nothing. */
 export type Situation = (told: Told) => Draft | null;
 
+/** A text that asks more than this is no problem to be solved but a book of them. */
+const MOST_ASKED = 24;
+
 export function toldIn(story: string): Told {
   const sentences = sentencesOf(story);
   const amounts = amountsOf(story, sentences);
-  const asks = asksOf(story, sentences, amounts);
+  const asks = asksOf(story, sentences, amounts).slice(0, MOST_ASKED);
   const isAsked = (a: Amount) => asks.some((q) => a.start >= q.start && a.end <= q.end);
   return { story, sentences, amounts, asks, stated: amounts.filter((a) => !isAsked(a)) };
 }
@@ -30,9 +33,6 @@ export function clauseBefore(a: Amount, story: string): string {
   const text = story.slice(a.sentence.start, a.start);
   return /[^,;:—]*$/.exec(text)![0];
 }
-
-/** The words of the sentence before an amount, whole. */
-export const lead = (a: Amount, story: string): string => story.slice(a.sentence.start, a.start);
 
 /** Where the last match of a pattern in a text begins; -1 where there is none. */
 export function lastAt(pattern: RegExp, text: string): number {

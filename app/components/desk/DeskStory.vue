@@ -43,6 +43,10 @@ function done(): void {
   if (text.value.trim() !== "") props.reading.begin();
 }
 
+/** A story that arrives in another way, pasted beside its field or brought back, is read as well. */
+watch(text, (now) => {
+  if (!isEditing.value && now.trim() !== "") props.reading.begin();
+});
 defineExpose({ edit });
 
 // ---- a phrase selected becomes a mark

@@ -35,6 +35,9 @@ const OFTEN: readonly (readonly [RegExp, number | "always"])[] = [
 ];
 const ADDED = /\b(?:compound\w*|added|credited|paid|pays|capitali[sz]ed|interest|calculated|reckoned)\b/i;
 
+/** More courses than this are not compared with each other. */
+const MOST_COURSES = 8;
+
 /** Every rate of growth of a story, and every time of doubling or halving. */
 export function lawsOf(told: Told): Law[] {
   const rates = told.amounts.filter((a) => a.kind === "percent" && isRate(a, told.story));
@@ -54,7 +57,7 @@ export function lawsOf(told: Told): Law[] {
       ...hull([rate]),
     };
   });
-  return [...byRate, ...doublings(told)];
+  return [...byRate, ...doublings(told)].slice(0, MOST_COURSES);
 }
 const lastMatch = (pattern: RegExp, text: string): number => {
   let at = -1;

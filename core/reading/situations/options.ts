@@ -2,7 +2,7 @@ import { re } from "../pattern";
 import type { Amount } from "../amount";
 import type { Ask } from "../asks";
 import { Draft } from "../draft";
-import { ONCE, subjectOf } from "../lexicon";
+import { subjectOf } from "../lexicon";
 import { isTimeUnit, unitOfNoun, unitOfWord } from "../spokenUnits";
 import { plural } from "../../units";
 import { hull, type Span } from "../text";
@@ -30,6 +30,9 @@ const PAYING = re("i")`
     \b(?:cheap\w*|cost\w*|pay\w*|pric\w*|charg\w*|fee|rent\w*|hir\w*|buy\w*|offers?|expensive|
     save\w*|tariff|plan|pass|ticket)\b`;
 
+/** More ways than this are not compared with each other. */
+const MOST_OPTIONS = 8;
+
 /** Two or more ways that each have a start and a rate for one and the same thing; or one that rises or falls evenly. */
 export function options(told: Told): Draft | null {
   const rates = told.stated.filter(
@@ -48,7 +51,7 @@ export function options(told: Told): Draft | null {
         rates.find((r) => rateOf(r, told.story) === per)!,
       ),
   );
-  const list = optionsOf(told, own, per);
+  const list = optionsOf(told, own, per).slice(0, MOST_OPTIONS);
   const isPaying = own[0]!.kind === "money" && PAYING.test(told.story);
   if (list.length === 0 || (list.length === 1 && (list[0]!.once.length === 0 || (isPaying && !isTimeUnit(per)))))
     return null;
@@ -295,6 +298,3 @@ function askOptions(draft: Draft, ask: Ask, made: readonly string[], per: string
   if (made.length > 2 || ask.intent === "cheaper" || ask.intent === "least")
     draft.ask({ ask: "compare", functions: [...made] }, span());
 }
-
-/** Whether the story speaks of ways to choose from, or of one thing that changes evenly. */
-export const isOnce = (text: string): boolean => ONCE.test(text);
