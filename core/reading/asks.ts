@@ -99,7 +99,7 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
   [
     re("iu")`
       \b(?:how long|when|how many \p{L}+|how soon|what time|in how many|
-      after how many)\b.*\b(?:doubles?|doubled|triples?|tripled|halves?|halved|twice|half (?:of|its|
+      after how many)\b.*\b(?:doubles?|doubled|triples?|tripled|halves?|halved|twice|half (?:empty|full|gone|of|its|
       the|what|as)|(?:two|three|four|five|ten|\d+) times|a (?:third|quarter|tenth) of (?:it|its|
       what))\b|\bdoubling time\b|\bhalf-?life\b`,
     "multiply",
@@ -150,8 +150,8 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
       \b(?:how (?:high|tall)\b(?!.*\b(?:after|at)\b)|highest (?:point|place)|greatest|largest|
       maxim\w+|highest|(?:earns?|makes?|brings?|sells?|yields?|pays?|profit|
       takes? in)\b(?:\s+\S+){0,3}\s+(?:the )?most|most (?:profit|money|revenue|income)|as (?:much|
-      high|large) as possible|best (?:price|fare|fee|profit|ticket)|peak|top speed|\b(?:which|
-      what)\b.*\bbest\b)`,
+      high|large) as possible|best (?:price|fare|fee|profit|ticket)|peak|top speed|
+      \bwhat height (?:does|will)\b.*\breach|\b(?:which|what)\b.*\bbest\b)`,
     "greatest",
   ],
   [/\b(?:least|lowest|smallest|minim\w+|fewest|as (?:little|cheap\w*|low|few) as possible)\b(?! how)/i, "least"],

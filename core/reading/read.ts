@@ -48,8 +48,11 @@ export function readStory(story: string): Reading {
 
 /** How much of a story a draft explains: what it asks counts most, then its numbers. */
 function worthOf(d: Draft, told: Told): number {
+  const sells = /\b(?:profit|break[- ]?even|sell|sold|earns?)\b/i;
+  const hasProfit = d.offers.some((o) => o.kind === "function" && o.row.label === "profit");
+  const fits = hasProfit && told.asks.some((a) => sells.test(a.text)) ? 0.3 : 0;
   const numbers = told.amounts.filter((a) => a.kind !== "times" && a.kind !== "date").length;
-  return 2 * (d.answered.size / Math.max(1, told.asks.length)) + d.used.size / Math.max(1, numbers);
+  return fits + 2 * (d.answered.size / Math.max(1, told.asks.length)) + d.used.size / Math.max(1, numbers);
 }
 /** A given by itself is no reading of a story. */
 const isWorthOffering = (d: Draft): boolean =>

@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { kept, newCase, says, stand } from "../e2e/pages";
 import { expect, test } from "../e2e/server";
@@ -11,6 +12,8 @@ async function take(page: Page, name: string): Promise<void> {
   await page.waitForTimeout(3000);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
 }
+const DEMO_STORY = (JSON.parse(readFileSync("demo/lantern-stall.pasear.json", "utf8")) as { story: { text: string } })
+  .story.text;
 const button = (page: Page, name: string | RegExp) => page.getByRole("button", { name, exact: true });
 
 test("shelf", async ({ page, server }) => {
@@ -27,6 +30,15 @@ test("desk", async ({ page, server }) => {
 test("beginning", async ({ page, server }) => {
   await newCase(page, server);
   await take(page, "beginning");
+});
+
+test("read", async ({ page, server }) => {
+  await newCase(page, server);
+  await page.getByRole("button", { name: /^A story/ }).click();
+  await page.keyboard.insertText(DEMO_STORY);
+  await page.keyboard.press("Escape");
+  await expect(page.getByText("as it would be, with every offer taken")).toBeVisible();
+  await take(page, "read");
 });
 
 test("help", async ({ page, server }) => {

@@ -6,6 +6,7 @@ import type DeskEntry from "./DeskEntry.vue";
 import type DeskFunctions from "./DeskFunctions.vue";
 import type DeskStory from "./DeskStory.vue";
 import { isBlank } from "#core/edit";
+import { showLastFinding } from "~/utils/showLastFinding";
 
 /** Ways to begin come with the first case that has nothing in it, the table of values when it is asked for. */
 const DeskBeginning = later(() => import("./DeskBeginning.vue"));
@@ -44,26 +45,25 @@ const isBroken = computed(
 /** The lists wait for what is worked out of them, or for word that it takes long; and never longer than this, in ms. */
 const MOMENT = 3000;
 const isLate = ref(false);
-useTimeoutFn(() => {
-  isLate.value = true;
-}, MOMENT);
+useTimeoutFn(() => void (isLate.value = true), MOMENT);
 const isVeiled = computed(() => {
   const { progress, failure, stopped } = analysis;
   return !isLate.value && desk.value === null && progress === null && failure === null && !stopped;
 });
 
-/** A new finding is put in sight once it is drawn, which takes about this long, in ms. */
-const DRAWN = 60;
 async function added(key: string): Promise<void> {
   changed();
   await nextTick();
-  if (key.startsWith("question:")) setTimeout(showLastFinding, DRAWN);
+  if (key.startsWith("question:")) showLastFinding();
 }
-function showLastFinding(): void {
-  const list = document.querySelector("#findings-title")?.closest("section");
-  list?.querySelector("ol > li:last-child")?.scrollIntoView({ block: "nearest" });
+/** Somebody who writes wants the line; what is offered waits. */
+async function write(text?: string): Promise<void> {
+  if (isOffering.value) reading.putOff(true);
+  await nextTick();
+  if (text === undefined) entry.value?.focus();
+  else entry.value?.begin(text);
 }
-const begin = (text: string): void => entry.value?.begin(text);
+const begin = (text: string): void => void write(text);
 
 const { isTable, isLarge, large, close: closeTable } = useDeskTable(() => isBlank(props.shown));
 const hasTable = computed(() => isTable.value && analysis.picture !== null && !isBlank(props.shown));
@@ -76,7 +76,7 @@ const { isOffering, isDrawn, drawn, change, changed, goThrough } = useOffering(
   () => analysis.picture,
   begin,
 );
-defineExpose({ write: () => entry.value?.focus(), begin, large });
+defineExpose({ write: () => write(), begin, large });
 </script>
 
 <template>

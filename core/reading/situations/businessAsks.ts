@@ -23,7 +23,7 @@ export function askBusiness(draft: Draft, told: Told, trade: Trade): void {
 }
 
 const REVENUE = /\b(?:revenue|income|takings|takes? in|receipts|sales|turnover|brings? in)\b/i;
-const PRICE = /\b(?:price|fare|fee|charge|ticket price|admission|rent|ask)\b/i;
+const PRICE = /\b(?:price|fare|fee|charge|ticket price|admission|rent|rate|ask)\b|\bshould \p{L}+ \p{L}+ cost\b/iu;
 const COST = /\b(?:costs?|expenses?|spend)\b/i;
 const PROFIT = /\b(?:profit|earns?|earning|left over|gain|makes?|surplus)\b/i;
 

@@ -1,12 +1,12 @@
 import { re } from "../pattern";
 import { parse } from "../../formula";
-import type { Amount } from "../amount";
-import type { Ask } from "../asks";
 import { Draft } from "../draft";
+import { isNounEnd } from "../smallWords";
 import { isTimeUnit, unitOfNoun, unitOfWord } from "../spokenUnits";
 import { plural } from "../../units";
 import type { Span } from "../text";
 import type { Told } from "../told";
+import { askFormula } from "./formulaAsks";
 
 /** A formula that the story writes out: "C(q) = 180 + 2.5 q". */
 interface Written extends Span {
@@ -121,7 +121,8 @@ function meaningOf(name: string, { story }: Told): { unit?: string; label?: stri
     (unit ? null : new RegExp(String.raw`${v} (\p{L}+s)()\b`, "u").exec(story));
   const isDirect = unit !== null && (isTimeUnit(unit) || !counted);
   if (isDirect) return { unit, label: isTimeUnit(unit) ? "time" : measured! };
-  const noun = counted?.[1] ?? counted?.[2];
+  const said = counted?.[1] ?? counted?.[2];
+  const noun = said !== undefined && isNounEnd(said.toLowerCase()) ? undefined : said;
   const one = noun ? unitOfNoun(noun) : null;
   return one ? { unit: one, label: plural(one), whole: true } : {};
 }
@@ -160,71 +161,3 @@ function profitOf(draft: Draft, written: readonly Written[], told: Told): void {
     `${made.name} - ${c.name}`,
   );
 }
-
-function askFormula(draft: Draft, ask: Ask): void {
-  const made = draft.offers.flatMap((o) => (o.kind === "function" ? [o.row] : []));
-  const named = made.filter((f) => f.label && new RegExp(String.raw`\b${f.label}`, "i").test(ask.text));
-  const symbol = made.filter((f) =>
-    new RegExp(String.raw`(?<![\p{L}])${f.name}(?:\(|(?![\p{L}\p{N}']))`, "u").test(ask.text),
-  );
-  const isProfit = /\b(?:profit|earns?)\b/i.test(ask.text) ? made.filter((f) => f.label === "profit") : [];
-  const f = symbol[0] ?? isProfit[0] ?? named[0] ?? made[made.length - 1]!;
-  const span = () => {
-    draft.use(...ask.amounts);
-    return ask;
-  };
-  const numbers = ask.amounts.filter((a) => a.kind !== "times" && a.kind !== "percent");
-  const input = numbers.find((a) => isInput(a, f.of, draft)) ?? null;
-  const level = numbers.find((a) => a !== input) ?? null;
-  const cost = made.find((x) => x.label === "cost");
-  const revenue = made.find((x) => x.label === "revenue" || x.label === "income");
-  switch (ask.intent) {
-    case "break-even":
-      if (revenue && cost) draft.ask({ ask: "meet", functions: [revenue.name, cost.name] }, span());
-      else draft.ask({ ask: "reach", function: f.name, value: 0 }, span());
-      return;
-    case "same":
-    case "cheaper":
-      if (made.length > 1)
-        draft.ask(
-          { ask: ask.intent === "same" ? "meet" : "compare", functions: made.slice(0, 2).map((x) => x.name) },
-          span(),
-        );
-      return;
-    case "greatest":
-    case "least":
-      return void draft.ask({ ask: ask.intent, function: f.name }, span());
-    case "zero":
-      return void draft.ask({ ask: "reach", function: f.name, value: 0 }, span());
-    case "multiply":
-      return void (ask.factor && draft.ask({ ask: "multiply", function: f.name, factor: ask.factor }, span()));
-    case "rate":
-    case "average": {
-      if (numbers.length > 1)
-        draft.ask({ ask: "rate", function: f.name, between: [numbers[0]!.value, numbers[1]!.value] }, span());
-      else if (numbers[0]) draft.ask({ ask: "rate", function: f.name, at: numbers[0].value }, span());
-      return;
-    }
-    case "value":
-    case "total":
-      if (input ?? level) draft.ask({ ask: "value", function: f.name, at: (input ?? level)!.value }, span());
-      return;
-    case "where":
-    case "reach": {
-      const target = level ?? input;
-      if (target && target.limit && target.limit !== "=" && ask.intent === "where")
-        draft.ask({ ask: "where", function: f.name, relation: target.limit, value: target.value }, span());
-      else if (target) draft.ask({ ask: "reach", function: f.name, value: target.value }, span());
-      return;
-    }
-    default:
-  }
-}
-/** An amount in the unit of the variable, or after "t = ". */
-function isInput(a: Amount, of: string, draft: Draft): boolean {
-  const unit = draft.unit(of);
-  return (
-    (unit !== undefined && a.unit === unit) || new RegExp(String.raw`(?<![\p{L}])${of}\s*=\s*$`, "u").test(a.before)
-  );
-}
-export type { Written };

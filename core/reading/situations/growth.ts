@@ -100,7 +100,8 @@ function startFor(law: Law, starts: readonly Amount[], laws: readonly Law[], tol
   if (starts.length === 0) return null;
   if (laws.length === 1 || starts.length === 1) return starts[0]!;
   const same = starts.filter((s) => s.sentence.start <= law.start && s.sentence.end >= law.end);
-  if (same.length > 0) return same[same.length - 1]!;
+  const nearest = same.filter((s) => s.end <= law.start).pop();
+  if (same.length > 0) return nearest ?? same[same.length - 1]!;
   const before = starts.filter((s) => s.end <= law.start);
   return starts.length >= laws.length
     ? (starts[laws.indexOf(law)] ?? null)

@@ -81,10 +81,10 @@ function isRate(a: Amount, story: string): boolean {
   );
 }
 function timeOf(text: string, told: Told): string {
-  const said = re("i")`
-      \b(?:a|per|each|every|an|the) (year|month|week|day|hour|minute|second)\b|\b(annual|year|month|
-      week|dai|hour)ly?\b`.exec(text);
-  const word = (said?.[1] ?? said?.[2] ?? "").toLowerCase();
+  const said = /\b(?:a|per|each|every|an|the) (year|month|week|day|hour|minute|second)\b/i.exec(text)?.[1];
+  // "compounded monthly" says how often a yearly rate is added, not for which time it is.
+  const often = ADDED.test(text) ? null : /\b(annual|year|month|week|dai|hour)ly?\b/i.exec(text)?.[1];
+  const word = (said ?? often ?? "").toLowerCase();
   const unit = { annual: "year", dai: "day", hour: "h", minute: "min", second: "s" }[word] ?? word;
   const other = told.amounts.find((a) => a.per !== null && isTimeUnit(a.per))?.per;
   return unit || other || "year";

@@ -88,8 +88,9 @@ function speedGiven(draft: Draft, speed: Amount): string {
   return draft.number(speed.value / 3.6, ["v0", "u"], "m/s", "speed at the start", speed);
 }
 
-const HIGHEST =
-  /\b(?:how high\b(?!.*\b(?:after|at|above)\b)|highest|greatest|maximum|top|peak|turn(?:s)? (?:round|back|around))/i;
+const HIGHEST = re("i")`
+  \b(?:how high\b(?!.*\b(?:after|at|above)\b)|what height|highest|greatest|maximum|top|peak|
+  turns? (?:round|back|around))`;
 
 function askThrow(draft: Draft, ask: Ask, h: string, v: string, told: Told): void {
   const span = () => {

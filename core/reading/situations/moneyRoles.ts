@@ -18,15 +18,28 @@ export interface Paid {
 export const moneyRoles = (told: Told): Paid[] =>
   told.stated.filter((a) => a.kind === "money").map((a) => ({ amount: a, ...roleOf(a, told) }));
 
-function roleOf(a: Amount, { story }: Told): { role: MoneyRole; per: string | null } {
+function roleOf(a: Amount, told: Told): { role: MoneyRole; per: string | null } {
+  const { story } = told;
   const per = perOf(a, story);
   const side = sideOf(a, story);
   if (side === "price") return { role: "price", per: per ?? "each" };
+  // "the wrapping is another 20 cents": for one of what the amount before it was for.
+  const before = /\b(?:another|a further|plus)\s*$/i.test(a.before) ? perBefore(a, told) : null;
+  if (per === null && before !== null) return { role: "each", per: before };
   if (side === null && per === null)
     return { role: ONCE.test(a.after) || ONCE.test(clauseBefore(a, story)) ? "fixed" : "other", per };
+  // "A let room costs $10 a night": for one room, in a story that counts them by the night.
+  const one = isTimeUnit(per ?? "") || per === "night" ? oneBefore(a, story) : null;
+  if (one !== null) return { role: "each", per: one };
   // A rent of so much a month is owed once in a story that counts things.
   if (per === null || isTimeUnit(per) || per === "night" || per === "evening") return { role: "fixed", per: null };
   return { role: "each", per };
+}
+
+/** What the amount of money right before one is for one of, in the same sentence. */
+function perBefore(a: Amount, { stated, story }: Told): string | null {
+  const before = stated[stated.indexOf(a) - 1];
+  return before?.kind === "money" && before.sentence === a.sentence ? perOf(before, story) : null;
 }
 
 /** What an amount is for one of, told after or before it. */

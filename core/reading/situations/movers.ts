@@ -5,7 +5,8 @@ import { hull } from "../text";
 import type { Told } from "../told";
 import { inUnit, levelIn } from "./measure";
 
-const LATER = /\b(?:later|after(?:wards)?|behind)\b/i;
+const LATER = /\b(?:later|earlier|after(?:wards)?|before|behind)\b/i;
+const AHEAD = /\b(?:ahead|head start|in front|behind|lead)\b/i;
 const TOWARDS = /\b(?:towards? (?:each other|one another)|meet|from opposite|to meet|in opposite directions)\b/i;
 
 /** Two that move at speeds of their own: one starts later or ahead, or they come towards each other. */
@@ -22,22 +23,25 @@ export function movers(told: Told): Draft | null {
   const apart = told.stated.find(
     (a) => inUnit(a, length) !== null && a.unit !== null && !speeds.includes(a) && a.kind === "measure",
   );
-  if (!delay && !apart) return null;
+  const isTowards = apart !== undefined && TOWARDS.test(told.story) && !/\bcatch|overtak|follow/i.test(told.story);
+  const isAhead = apart !== undefined && AHEAD.test(told.story);
+  if (!delay && !isTowards && !isAhead) return null;
   const draft = new Draft();
   const t = draft.name("t");
   draft.variable({ name: t, unit: time, label: "time", from: 0 }, hull([first, second]));
   const u = draft.given(first, ["u"], first.unit, `speed of ${whoOf(first, told, "the first")}`);
   const w = draft.given(second, ["w"], second.unit, `speed of ${whoOf(second, told, "the second")}`);
-  const isTowards = apart !== undefined && TOWARDS.test(told.story) && !/\bcatch|overtak|follow/i.test(told.story);
-  const d = apart ? lengthGiven(draft, apart, length) : null;
+  const d = apart && (isTowards || isAhead) ? lengthGiven(draft, apart, length) : null;
+  // Where the second starts earlier, it is the first that waits.
+  const isEarlier = delay !== undefined && /\b(?:earlier|before)\b/i.test(delay.after.slice(0, 14));
   const T = delay ? timeGiven(draft, delay, time) : null;
   const a = draft.formula(
     { name: draft.name("A"), unit: length, label: whoOf(first, told, "the first") },
     t,
-    firstText(u, t, d, told, isTowards),
+    firstText(u, t, isTowards ? null : d, isEarlier ? T : null),
     first,
   );
-  const since = T ? `(${t} - ${T})` : t;
+  const since = T && !isEarlier ? `(${t} - ${T})` : t;
   const b = draft.formula(
     { name: draft.name("B"), unit: length, label: whoOf(second, told, "the second") },
     t,
@@ -47,11 +51,11 @@ export function movers(told: Told): Draft | null {
   for (const ask of told.asks) askMovers(draft, ask, a, b, { length, time });
   return draft;
 }
-/** The first is ahead by a distance where it is followed. */
-const firstText = (u: string, t: string, d: string | null, told: Told, isTowards: boolean): string =>
-  d && !isTowards && /\b(?:ahead|head start|in front|behind|lead)\b/i.test(told.story)
-    ? `${d} + ${u} ${t}`
-    : `${u} ${t}`;
+/** The first is ahead by a distance where it is followed, and waits where the second starts earlier. */
+function firstText(u: string, t: string, ahead: string | null, wait: string | null): string {
+  const way = `${u} ${wait ? `(${t} - ${wait})` : t}`;
+  return ahead ? `${ahead} + ${way}` : way;
+}
 
 function lengthGiven(draft: Draft, a: Amount, unit: string): string {
   draft.use(a);

@@ -1,13 +1,12 @@
 import { re } from "../pattern";
 import type { Amount } from "../amount";
-import type { Ask } from "../asks";
 import { Draft } from "../draft";
 import { subjectOf } from "../lexicon";
 import { isTimeUnit, unitOfNoun, unitOfWord } from "../spokenUnits";
 import { plural } from "../../units";
 import { hull, type Span } from "../text";
+import { askOptions } from "./optionAsks";
 import { clauseBefore, lastAt, type Told } from "../told";
-import { inUnit, levelIn } from "./measure";
 import { perOf } from "./moneyRoles";
 
 /** A way to pay, or something that changes by so much at a time: what it starts with, and its rate. */
@@ -21,7 +20,7 @@ interface Option extends Span {
 
 const LESS = re("i")`
     \b(?:los\w+|us(?:es|ed|ing)|leak\w*|drain\w*|burns?|burn\w*|empti\w*|fall\w*|drop\w*|sink\w*|
-    shrink\w*|decreas\w*|pump\w* out|runs? out|flows? out|consum\w*|takes? out|pays? (?:back|off)|
+    shrink\w*|melt\w*|decreas\w*|pump\w* out|runs? out|flows? out|consum\w*|takes? out|pays? (?:back|off)|
     spends?|goes down|go down|declin\w*|fewer|less|down|cool\w*|lowers?|depreciat\w*)\b`;
 const MORE = re("i")`
     \b(?:gain\w*|grow\w*|ris\w+|increas\w*|fill\w*|adds?|added|sav\w*|earn\w*|flows? in|climb\w*|
@@ -133,7 +132,7 @@ const isOnceBeside = (a: Amount, per: string, told: Told): boolean => {
 };
 /** What there is room for is a level to get to. */
 const HOLDS = /\b(?:can hold|holds at most|holds up to|room for|capacity of|full at)\s*$/i;
-const IS_PASS = /\b(?:pass|flat|season|unlimited)\b/i;
+const IS_PASS = /\b(?:pass|flat|season|unlimited|(?:day|weekly|monthly|yearly|annual) (?:ticket|card))\b/i;
 const isPassLike = (a: Amount, told: Told): boolean =>
   a.kind === "money" &&
   (IS_PASS.test(clauseBefore(a, told.story)) ||
@@ -177,8 +176,14 @@ function signOf(rate: Amount, told: Told): 1 | -1 {
 
 /** What a way is called: the words before its first amount. */
 function labelFor(a: Amount, told: Told, place: number): string {
+  const named = re("u")`(?:^|\s)((?:\p{Ll}+\s)?\p{Lu}\p{L}*)\s+(?:for|at|is|asks?|takes?|costs?)?\s*$`.exec(
+    a.before,
+  )?.[1];
   return (
-    subjectOf(a, told.story) ?? ["one way", "the other way", "the third way", "the fourth way"][place] ?? "another way"
+    subjectOf(a, told.story) ??
+    named?.replace(/^(?:with|and|for|the|at)\s/, "") ??
+    ["one way", "the other way", "the third way", "the fourth way"][place] ??
+    "another way"
   );
 }
 
@@ -252,49 +257,4 @@ function horizonOf(told: Told, list: readonly Option[], per: string): number {
   const far = Math.max(1, ...meets.filter((m) => Number.isFinite(m)), ...asked);
   const step = 10 ** Math.floor(Math.log10(2 * far));
   return Math.ceil((2 * far) / step) * step;
-}
-
-function askOptions(draft: Draft, ask: Ask, made: readonly string[], per: string, told: Told): void {
-  const input = ask.amounts.find((a) => a.unit === per || (a.kind === "time" && isTimeUnit(per)));
-  const at = input ? (input.unit === per ? input.value : inUnit(input, per)) : null;
-  const level =
-    ask.amounts.find(
-      (a) => a !== input && (a.kind === "money" || a.kind === "measure" || a.kind === "count" || a.kind === "bare"),
-    ) ?? null;
-  const span = () => {
-    draft.use(...ask.amounts);
-    return ask;
-  };
-  const [a, b] = made;
-  if (at !== null && made.length > 0 && ask.intent !== "reach") {
-    for (const f of made) draft.ask({ ask: "value", function: f, at }, span());
-    return;
-  }
-  if (level && (ask.intent === "reach" || ask.intent === "where" || ask.intent === "value")) {
-    for (const f of made)
-      draft.ask({ ask: "reach", function: f, value: levelIn(level, draft.unit(f) ?? null) }, span());
-    return;
-  }
-  if (made.length === 1) {
-    if (ask.intent === "zero" || ask.intent === "break-even")
-      draft.ask({ ask: "reach", function: a!, value: 0 }, span());
-    const goal =
-      ask.intent === "reach"
-        ? told.stated.find(
-            (s) =>
-              !draft.used.has(s) &&
-              s.per === null &&
-              (s.kind === "money" || s.kind === "measure" || s.kind === "count"),
-          )
-        : undefined;
-    if (goal) {
-      draft.use(goal);
-      draft.ask({ ask: "reach", function: a!, value: goal.value }, span());
-    }
-    return;
-  }
-  if (ask.intent === "then") return void draft.answered.add(ask.start);
-  if (made.length === 2) draft.ask({ ask: "meet", functions: [a!, b!] }, span());
-  if (made.length > 2 || ask.intent === "cheaper" || ask.intent === "least")
-    draft.ask({ ask: "compare", functions: [...made] }, span());
 }

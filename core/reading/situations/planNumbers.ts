@@ -20,6 +20,11 @@ export interface Total {
   readonly sense: "<=" | ">=" | "=";
 }
 
+/** Words for people, who all need a seat. */
+const PEOPLE = new Set(
+  "person member guest student child visitor passenger pupil teacher camper scout adult".split(" "),
+);
+
 /** What amounts are of: their measure, and the stuff it measures where one measure serves several. */
 export class Stuffs {
   private readonly several: ReadonlySet<string>;
@@ -39,6 +44,7 @@ export class Stuffs {
     if (a.kind === "money") return "$";
     const stuff = a.of ?? ofAfter(a);
     if (stuff !== null && (a.unit === null || this.several.has(a.unit))) return singular(stuff);
+    if (a.unit !== null && PEOPLE.has(a.unit)) return "person";
     return a.kind === "time" ? "time" : a.unit;
   }
 }
@@ -51,11 +57,16 @@ export function usesOf(told: Told, products: readonly Product[], stuffs: Stuffs)
   const counted = told.stated.filter(
     (a) => a.limit === null && a.kind !== "times" && a.kind !== "date" && a.kind !== "percent",
   );
-  return counted.flatMap((amount): Use[] => {
-    if (countedProduct(amount, products, told) !== -1) return [];
+  const out: Use[] = [];
+  for (const amount of counted) {
+    if (countedProduct(amount, products, told) !== -1) continue;
     const product = productOf(amount, mentions, told);
-    return product === null ? [] : [{ product, amount, what: stuffs.of(amount) ?? "" }];
-  });
+    const what = stuffs.of(amount) ?? "";
+    // "It has 60 members" after all seats are told is no seat of the last boat.
+    const isTold = what !== "" && what !== "$" && out.some((u) => u.product === product && u.what === what);
+    if (product !== null && !(isTold && isPointing(amount, told))) out.push({ product, amount, what });
+  }
+  return out;
 }
 
 /** "15, 3 and 3 grams": numbers of no clear stuff stand for the stuffs that are left, in the order of the story. */
@@ -86,9 +97,10 @@ function productOf(a: Amount, mentions: readonly Mention[], told: Told): number 
   const before = mentions.filter((m) => m.end <= a.start && m.start > stop);
   const last = before[before.length - 1];
   if (last) return HAVE_ALL.test(story.slice(last.end, a.start)) ? null : last.product;
-  const isPointing = /^(?:it|each one|they)\b/i.test(story.slice(a.sentence.start));
-  return isPointing ? (mentions.filter((m) => m.end <= a.sentence.start).pop()?.product ?? null) : null;
+  return isPointing(a, told) ? (mentions.filter((m) => m.end <= a.sentence.start).pop()?.product ?? null) : null;
 }
+const isPointing = (a: Amount, { story }: Told): boolean =>
+  /^(?:it|each one|they)\b/i.test(story.slice(a.sentence.start));
 const HAVE_ALL = /\b(?:there (?:are|is)|we have|available|in stock|altogether|in all)\b/i;
 
 /** Amounts that limit: with a word that says so, beside one that has it, or what there is of a thing that is used. */
@@ -113,6 +125,8 @@ export function totalsOf(told: Told, used: ReadonlySet<Amount>, products: readon
           : NEED.test(clause) || NEEDED.test(after)
             ? ">="
             : sense);
+    // Room for people is there for all of them.
+    if (stuffs.of(a) === "person" && a.limit === null && sense === "<=") sense = ">=";
     if (sense !== null)
       out.push({ amount: a, what: stuffs.of(a) ?? "", product: countedProduct(a, products, told), sense });
   }

@@ -70,9 +70,11 @@ const MANY = re("giu")`
     (?:^|[.;,]\s+|\b(?:and|while)\s+)(?:the\s+)?((?:\p{L}+\s)?(\p{L}+s)|
     people)\s+(?:each\s+)?(?:carry|take|need|cost|hold|bring|contain|give|use|require|earn|sell|
     make|seat|provide|weigh|yield)\b`;
+/** "small tents for 3 people at $20" */
+const KIND = /\b((?:\p{L}+\s)(\p{L}+s))\s+(?:for|with|of|at)\s+[$€£]?\d/gu;
 /** "Vans carry 8 people and cost $60": many of a thing, told as one each. */
 function subjects({ story }: Told): Candidate[] {
-  return [...story.matchAll(MANY)].flatMap((m) => {
+  return [...story.matchAll(MANY), ...story.matchAll(KIND)].flatMap((m) => {
     const words = m[1]!.split(/\s+/).filter((w) => !isNounEnd(w.toLowerCase()));
     const head = words[words.length - 1];
     if (!head || NOT_PRODUCTS.test(singular(head.toLowerCase())) || unitOfWord(head)) return [];
