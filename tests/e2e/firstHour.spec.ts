@@ -110,9 +110,10 @@ test("what is pasted into the entry line and is none of its lines goes where it 
     "A stall costs $90 a night. A lantern takes $7 and sells at $13. When does it pay, and what is left of 40?",
   );
   await expect(page.getByRole("region", { name: "Story" })).toContainText("A lantern takes $7");
+  await page.getByRole("button", { name: "not now" }).click();
   await into("F = 90 $\nC(q) = F + 7q\nasdf qwer");
   await expect.poll(() => written(page)).toBe("asdf qwer");
-  await expect(page.getByRole("region", { name: "Functions" }).getByRole("listitem")).toHaveCount(1);
+  await expect(page.getByRole("region", { name: "Functions" }).locator("[data-name]")).toHaveCount(1);
   await into("price\tsold\n6\t240\n9\t150");
   await expect(page.getByRole("dialog", { name: "Data from elsewhere" })).toContainText("2 rows under a header");
 });
