@@ -75,7 +75,7 @@ function phraseOf({ from }: Offered, story: string): string | null {
   if (!from) return null;
   const own = story.slice(from.start, from.end);
   if (own.length > SHORT) return own;
-  const before = /[^.,;:!?()\n]*$/.exec(story.slice(0, from.start))![0].trimStart();
+  const before = /[^.,;:!?()\n]*$/.exec(story.slice(0, from.start))![0].replace(/^\s*(?:(?:and|but|while)\s)?/i, "");
   return before.length + own.length <= LONGEST ? `${before}${own}` : own;
 }
 

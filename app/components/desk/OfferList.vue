@@ -120,9 +120,6 @@ function key(event: KeyboardEvent, o: Offer, at: number): void {
 .phrase {
   flex: 1;
   min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
   color: var(--ink-2);
 }
 .leave {

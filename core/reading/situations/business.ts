@@ -99,7 +99,7 @@ const plainTrade =
     const label = isMeasured ? "amount sold" : PEOPLE.has(item) ? plural(item) : `${plural(item)} sold`;
     draft.variable(
       { name: q, unit: item, label, from: 0, ...(to === null ? {} : { to }), ...(isMeasured ? {} : { whole: true }) },
-      limit,
+      limit && { start: limit.limitStart, end: limit.end },
     );
     const { price, priceText, from } = priceOf(m, readings, q);
     return finish(m, { variable: q, quantity: q, price, priceText, costs, from });
