@@ -31,8 +31,9 @@ export interface Ask extends Span {
 
 const CUT = re("gi")`
     (?:,\s*(?:and|or|but)?\s*|;\s*|\s+and\s+(?:also\s+)?|\?\s*|\.\s+)(?=(?:(?:for|from|at|after|by|
-    in|with|before|until|to) )?(?:how|which|what|when|where|who|the (?:time|moment|number|price|
-    greatest|largest|maximum|least|point|distance|height)|find|determine|calculate|does|do|is it|
+    in|with|before|until|to) )?(?:how|which|what|when|where|who|
+    the (?:time|moment|number|price|profit|revenue|cost|greatest|largest|maximum|least|point|distance|height)|
+    find|determine|calculate|does|do|is it|
     will|would|should)\b)`;
 const AFTER_IF = /,\s*(?=(?:how|which|what|when|will|would|find)\b)/i;
 
@@ -57,11 +58,17 @@ function clausesOf(sentence: Sentence, story: string, amounts: readonly Amount[]
     const span = trimmed(story, { start: from, end: i + 1 < cuts.length ? cuts[i + 1]! : sentence.end });
     const text = story.slice(span.start, span.end).replace(/[\s,;?]*(?:\band)?[\s,;?]*$/i, "");
     const clause = { start: span.start, end: span.start + text.length };
-    const own = amounts.filter((a) => a.start >= clause.start && a.end <= clause.end);
+    const told = TOLD_FIRST.exec(text)?.[0].length ?? 0;
+    const own = amounts.filter((a) => a.start >= clause.start + told && a.end <= clause.end);
     const intent = intentOf(text, own);
     return intent === null ? [] : [{ ...clause, text, intent, amounts: own, factor: factorOf(text, own) }];
   });
 }
+
+/** "If a crate is sold for $18, how many …": what is told before it is asked about. */
+const TOLD_FIRST = re("i")`
+  ^(?:if|suppose|when)\b[^,]*\b(?:(?:is|are) sold (?:for|at)|sells? (?:for|at)|costs?|charges?|pays?|
+  is invested)\b[^,]*,`;
 
 /** Words that tell what is wanted, the surest first; a newcomer adds a row here and one to the test beside it. */
 const INTENTS: readonly (readonly [RegExp, Intent])[] = [
@@ -85,7 +92,8 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
       the \w+) (?:earns?|makes?) (?:anything|a profit|money)|pa(?:y|ys|id) (?:for (?:itself|
       themselves)|off)|start(?:s)? (?:to )?(?:earn|mak|pay)\w*|(?:make|earn|turn)s? (?:a|
       any) profit\b(?! of)|stop(?:s)? (?:losing|making a loss)|(?:no|neither) (?:a )?(?:profit|
-      loss)|(?:not|avoid|without) (?:to )?(?:making |lose|losing)|earn(?:s)? (?:nothing|its costs))`,
+      loss)|(?:not|avoid|without) (?:to )?(?:making |make a loss|lose|losing)|does .* gain$|
+      earn(?:s)? (?:nothing|its costs))`,
     "break-even",
   ],
   [
@@ -118,6 +126,7 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
     re("i")`
       \b(?:cheaper|cheapest|less expensive|better (?:value|deal|offer|choice|buy|off)|worth (?:it|
       while|buying|joining)|pays? better|is better|better than|costs? less|saves?|dearer)\b|
+      \bdoes the (?:card|pass|ticket|membership|offer) pay\b|
       \b(?:which|what) (?:bank|offer|plan|account|option|way|one|of (?:them|the two|these|both)|
       tariff|deal)\b.*\b(?:more|less|most|least|better|best|higher|lower|first)\b`,
     "cheaper",
@@ -134,7 +143,8 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
   ],
   [
     re("i")`
-      \b(?:how far|total (?:distance|way)|(?:distance|way)\b.*\b(?:travel|cover|go|gone|in (?:all|
+      \b(?:how far|total (?:distance|way)|\bwhat(?: is the)? distance\b|(?:distance|way)\b.*\b(?:travel|cover|
+      go|gone|in (?:all|
       total)|altogether)|what distance|how much (?:water|oil|in (?:all|total)))\b`,
     "total",
   ],
@@ -183,6 +193,7 @@ function intentOf(text: string, amounts: readonly Amount[]): Intent | null {
   const isTold = amounts.some((a) => a.kind === "time" || a.kind === "date");
   if (/^(?:predict|find|calculate|determine|estimate|compute|state|give|work out|forecast)\b/i.test(text) && isTold)
     return "value";
+  if (/^the (?:profit|revenue|cost|income)\b/i.test(text) && hasNumber) return "value";
   if (/^the (?:time|moment)\b/i.test(text)) return hasNumber ? "reach" : "zero";
   const isAmountWanted =
     /\b(?:what|how (?:much|high|large|big|tall|deep|warm|hot|cold|far)) \b/i.test(`${text} `) ||

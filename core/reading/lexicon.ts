@@ -70,8 +70,9 @@ export function calledBefore(a: Amount, story: string): string | null {
   const clause = since.length < own.length && /\p{L}{3}/u.test(since) ? since.replace(/^and\s+/i, "") : own;
   const named = re("i")`
       \b((?:(?:fixed|total|running|monthly|daily|weekly|basic|start-?up|set-?up)\s+)?(?:costs?|
-      fees?|rent|charge|price|expenses?|overheads?))\s+(?:of|is|are|come to|comes to|amount to|
-      at)?\s*$`.exec(clause);
+      fees?|rent|charge|price|expenses?|overheads?))(?:\s+(?:of|is|are|come to|comes to|amount to|at))?\s*$`.exec(
+    clause,
+  );
   if (named && /\s/.test(named[1]!)) return named[1]!.toLowerCase();
   const words = clause.split(/\s+/);
   const verb = words.findLastIndex((w) => VERBS.has(w.toLowerCase()) || /^(?:is|are|was|were|has|have|had)$/i.test(w));

@@ -1,7 +1,7 @@
 import type { Body } from "./amount";
 import { firstNoun, manyOf } from "./nouns";
 import { re } from "./pattern";
-import { NO_NOUNS } from "./smallWords";
+import { NO_NOUNS, VERBS } from "./smallWords";
 import { EVERY, unitOfNoun } from "./spokenUnits";
 
 const PER = String.raw`(?:(?:per|an?|each|every|for (?:each|every|an?|one))\s+|\/\s*)`;
@@ -33,7 +33,11 @@ export function withPer(body: Body, story: string): Body {
     const taken = firstNoun(noun[1]!, /^\s*(?:per|\/)/.test(noun[0]));
     // "$240 for a workshop" is paid once, where the story knows only one workshop.
     const isOnce = /^\s*for an?\s/i.test(noun[0]) && taken !== null && !manyOf(taken.unit, story);
-    if (taken && !isOnce)
+    const next = /^\s+(\p{L}+)/u.exec(
+      noun ? rest.slice(noun[0].length - noun[1]!.length + (taken?.length ?? 0)) : "",
+    )?.[1];
+    const isSubject = /^\s*an?\s/i.test(noun[0]) && next !== undefined && VERBS.has(next.toLowerCase());
+    if (taken && !isOnce && !isSubject)
       return { ...body, per: taken.unit, end: body.end + noun[0].length - noun[1]!.length + taken.length };
   }
   const far = body.kind === "money" ? PER_FAR.exec(rest) : null;

@@ -24,7 +24,7 @@ export function toldIn(story: string): Told {
   const sentences = sentencesOf(story);
   const amounts = amountsOf(story, sentences);
   const asks = asksOf(story, sentences, amounts).slice(0, MOST_ASKED);
-  const isAsked = (a: Amount) => asks.some((q) => a.start >= q.start && a.end <= q.end);
+  const isAsked = (a: Amount) => asks.some((q) => q.amounts.includes(a));
   return { story, sentences, amounts, asks, stated: amounts.filter((a) => !isAsked(a)) };
 }
 

@@ -1,10 +1,49 @@
 import type { Amount } from "./amount";
 import type { Draft } from "./draft";
+import { readingsOf } from "./situations/demand";
+import { isTimeUnit } from "./spokenUnits";
 import type { Told } from "./told";
 
 /** Where the wording and the numbers of a story do not go together, and what was left out. */
 export function notesOf(told: Told, draft: Draft | null): string[] {
-  return [...(draft?.notes ?? []), ...unread(told, draft), ...unanswered(told, draft), ...withoutCost(told, draft)];
+  return [
+    ...(draft?.notes ?? []),
+    ...unread(told, draft),
+    ...unanswered(told, draft),
+    ...withoutCost(told, draft),
+    ...otherTimes(told, draft),
+    ...strictLimits(told, draft),
+    ...offTheLine(told, draft),
+  ];
+}
+
+/** Costs that are told for different times: $36 a day beside $900 a month. */
+function otherTimes(told: Told, draft: Draft | null): string[] {
+  const paid = told.stated.filter((a) => a.kind === "money" && isTimeUnit(a.per) && draft?.used.has(a));
+  const hasCost = draft?.offers.some((o) => o.kind === "function" && o.row.label === "cost") ?? false;
+  const times = hasCost ? [...new Set(paid.map((a) => a.per))] : [];
+  if (times.length < 2) return [];
+  const list = paid.map((a) => phrase(told, a)).join(" and ");
+  return [
+    `${list} are for different times: each stands as it is told, and one of them should be turned into the other.`,
+  ];
+}
+
+/** "Fewer than 40" is a limit that 40 itself does not keep. */
+const strictLimits = (told: Told, draft: Draft | null): string[] =>
+  told.stated
+    .filter((a) => draft?.used.has(a) && (a.limit === "<" || a.limit === ">"))
+    .map((a) => `“${told.story.slice(a.limitStart, a.end)}” is read as a limit that ${a.value} itself still keeps.`);
+
+/** A reading that does not lie on the line through the first two. */
+function offTheLine(told: Told, draft: Draft | null): string[] {
+  const line = draft?.offers.find((o) => o.kind === "function" && o.row.by.kind === "line");
+  if (line?.kind !== "function" || line.row.by.kind !== "line") return [];
+  const [[a, u], [b, v]] = line.row.by.through as [[number, number], [number, number]];
+  const others = readingsOf(told).slice(2);
+  return others
+    .filter(({ count, price }) => Math.abs(u + ((v - u) / (b - a)) * (count.value - a) - price.value) > 0.005)
+    .map((r) => `“${told.story.slice(r.start, r.end)}” does not lie on the line through the first two readings.`);
 }
 
 const phrase = (told: Told, a: Amount): string => `“${told.story.slice(a.start, a.end)}”`;

@@ -77,7 +77,8 @@ const joins = (gap: string, isPriceFirst: boolean, isSold: boolean): boolean =>
 const FOR_EVERY = re("i")`
     \b(?:for (?:every|each)|each|every|with (?:every|each)|per|if the (?:price|fare|fee|
     ticket)\w* (?:is|goes|rises?)|(?:raising|lowering|increasing|cutting) (?:the|it)[^,]*? by|
-    (?:an?|each|every) (?:increase|rise|cut|reduction|drop) of)\b`;
+    (?:an?|each|every) (?:increase|rise|cut|reduction|drop) of)\b|\bwhenever\b|\b(?:each|every) time\b|
+  \bif (?:she|he|it|they|we|one|the \w+) (?:lowers?|raises?|reduces?|increases?|cuts?|drops?)\b`;
 const UP = /\b(?:more|increas\w+|rais\w+|ris\w+|higher|dearer|added|adds?|extra|additional|further|up)\b/i;
 const DOWN = /\b(?:less|lower\w*|decreas\w+|reduc\w+|cut\w*|drop\w*|cheaper|off|discount|down)\b/i;
 const LOSES =

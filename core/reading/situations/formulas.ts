@@ -1,5 +1,5 @@
 import { re } from "../pattern";
-import { parse } from "../../formula";
+import { parse, RESERVED } from "../../formula";
 import { Draft } from "../draft";
 import { isNounEnd } from "../smallWords";
 import { isTimeUnit, unitOfNoun, unitOfWord } from "../spokenUnits";
@@ -54,6 +54,13 @@ export function formulas(told: Told): Draft | null {
   return draft;
 }
 
+/** A formula at the beginning of some words: what follows it is cut word by word. */
+function formulaIn(words: string): string {
+  let text = words;
+  const endsInWord = () => !RESERVED.has(/\s(\p{L}{3,})$/u.exec(text)?.[1] ?? "pi");
+  while ((endsInWord() || !isFormula(text)) && /\s\S+$/.test(text)) text = text.replace(/\s+\S+$/, "");
+  return text;
+}
 function isFormula(text: string): boolean {
   try {
     return parse(text, () => false).ok;
@@ -74,10 +81,12 @@ function writtenIn(told: Told): Written[] {
     .filter((m) => !calls.some((c) => m.index < c.end && m.index + m[0].length > c.start) && m[3] !== m[1])
     .map((m) => ({ name: m[1]!, of: m[3]!, text: m[2]!, start: m.index, end: m.index + m[0].length }));
   return [...calls, ...plain].flatMap((w) => {
-    const text = w.text
-      .trim()
-      .replaceAll("$", "")
-      .replace(/[.\s]+$/, "");
+    const text = formulaIn(
+      w.text
+        .trim()
+        .replaceAll("$", "")
+        .replace(/[.\s]+$/, ""),
+    );
     const isAmount = /^[\d.,]+\s*(?:m|km|cm|ft|s|h|kg|g|L)(?:\s?\/\s?(?:s|h|m|min))?(?:²|³|\^?\d)?$/u.test(text);
     return !isAmount && isFormula(text) && new RegExp(String.raw`(?<![\p{L}])${w.of}(?![\p{L}])`, "u").test(text)
       ? [{ ...w, text, ...kindOf(w, told) }]

@@ -3,7 +3,7 @@ import { plural } from "../../units";
 import type { Amount } from "../amount";
 import { Draft } from "../draft";
 import { isNounEnd } from "../smallWords";
-import { isTimeUnit } from "../spokenUnits";
+import { isTimeUnit, unitOfNoun } from "../spokenUnits";
 import { hull } from "../text";
 import type { Told } from "../told";
 import { inUnit } from "./measure";
@@ -119,10 +119,16 @@ interface CourseParts {
   readonly of: number;
 }
 
+/** "the number of visitors was 15,000": visitors. */
+function unitBefore(a: Amount, { story }: Told): string | null {
+  const counted = /\bnumber of (\p{L}+)/u.exec(story.slice(a.sentence.start, a.start))?.[1];
+  if (counted) return unitOfNoun(counted);
+  return a.kind === "bare" && PEOPLE.test(story) ? "person" : null;
+}
 const PEOPLE = /\b(?:population|inhabitants|people live)\b/i;
 /** A course of growth as a function of time. */
 function courseOf(draft: Draft, told: Told, { law, start, t, names, made, place, of }: CourseParts): Course {
-  const unit = start ? (start.unit ?? (PEOPLE.test(told.story) && start.kind === "bare" ? "person" : null)) : null;
+  const unit = start ? (start.unit ?? unitBefore(start, told)) : null;
   const label = start && start.kind === "count" ? plural(start.unit!) : start?.kind === "money" ? "amount" : "amount";
   const s = start === null ? "1" : (made.get(start) ?? draft.given(start, names.start, unit, "at the start"));
   if (start) made.set(start, s);

@@ -64,6 +64,12 @@ function askOne(draft: Draft, ask: Ask, course: Course, all: readonly Course[], 
     return ask;
   };
   switch (ask.intent) {
+    case "then": {
+      const told = around.told.stated.find((a) => a.kind === "time" && !draft.used.has(a)) ?? null;
+      draft.use(told);
+      const at = told && inUnit(told, around.time);
+      return void (at !== null && draft.ask({ ask: "value", function: f, at }, used()));
+    }
     case "multiply":
       return void (ask.factor !== null && draft.ask({ ask: "multiply", function: f, factor: ask.factor }, used()));
     case "same":

@@ -67,10 +67,15 @@ const CUSTOMER = re("iu")`
     participants?|spectators?|people|person|guest|rider|skater|dancer|
     buyer)s?\s+(?:\p{L}+\s)?pays?\b`;
 
+const SUPPLIER = re("iu")`
+  \b(?:suppliers?|printers?|wholesalers?|manufacturers?|landlords?|owners?|makers?|factory|mill|workshop|agency)\s+
+  (?:\p{L}+\s)?(?:asks?|charges?|wants?|takes?)\b`;
+
 /** Whether an amount is a cost or a price: the nearest word of the trade before it, else one after it. */
 function sideOf(a: Amount, story: string): "cost" | "price" | null {
   const clause = clauseBefore(a, story);
   if (/\bat (?:a price of\s+)?$/i.test(clause)) return "price";
+  if (SUPPLIER.test(clause)) return "cost";
   if (CUSTOMER.test(clause)) return "price";
   const [cost, price] = [lastAt(COST, clause), lastAt(PRICE, clause)];
   if (cost >= 0 || price >= 0) return price > cost ? "price" : "cost";

@@ -78,7 +78,9 @@ function mostCommon(words: readonly string[], told: Told): string | null {
   const asked = told.asks.map((a) => a.text).join(" ");
   for (const w of votes.keys())
     if (new RegExp(String.raw`\b(?:${wordsFor(w).join("|")})\b`, "i").test(asked)) votes.set(w, votes.get(w)! + 1);
-  return [...votes].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+  // Of two alike the thing is counted, not the time: cents per kWh beside so much a month.
+  const rank = ([unit, count]: [string, number]) => count - (isTimeUnit(unit) ? 0.5 : 0);
+  return [...votes].sort((a, b) => rank(b) - rank(a))[0]?.[0] ?? null;
 }
 
 const wordsFor = (unit: string): string[] => [

@@ -1,5 +1,6 @@
 import { singular } from "../../units";
 import { Draft } from "../draft";
+import { unitOfWord } from "../spokenUnits";
 import { hull, type Span } from "../text";
 import type { Told } from "../told";
 import { inUnit, levelIn } from "./measure";
@@ -27,9 +28,9 @@ export function plan(told: Told): Draft | null {
   if (!told.asks.some((a) => /mix|greatest|least|cheaper|value|reach/.test(a.intent)) && worth.length === 0)
     return null;
   const draft = new Draft();
-  const isWhole = !products.every((p) =>
-    /\b(?:litre|kilogram|kg|gram|hectare|acre|tonne|portion|ounce|bag of|serving)s?\b/i.test(p.words),
-  );
+  const MEASURED = /\b(?:litre|kilogram|kg|gram|hectare|acre|tonne|portion|ounce|bag of|serving)s?\b/i;
+  const isPerMeasure = uses.some((u) => u.amount.per !== null && unitOfWord(u.amount.per) !== null);
+  const isWhole = !isPerMeasure && !products.every((p) => MEASURED.test(p.words));
   const letters = lettersFor(products, draft);
   products.forEach((p, i) =>
     draft.put({

@@ -33,9 +33,11 @@ const ARTICLE = /\b(?:an?|each|every|per|one|a single)\s+((?:\p{L}[\p{L}’'-]*\
 /** Products: things told with "a", "each" or "per", with amounts after them, more than one of them. */
 export function productsOf(told: Told): Product[] {
   const { story } = told;
-  const found = [...[...story.matchAll(ARTICLE)].flatMap((m) => candidateAt(m, told)), ...subjects(told)].sort(
-    (a, b) => a.start - b.start,
-  );
+  const found = [
+    ...[...story.matchAll(ARTICLE)].flatMap((m) => candidateAt(m, told)),
+    ...subjects(told),
+    ...lettered(told),
+  ].sort((a, b) => a.start - b.start);
   const unique: Candidate[] = [];
   for (const c of found) if (!unique.some((u) => u.stems.join(" ") === c.stems.join(" "))) unique.push(c);
   const own = unique.filter((c) => hasAmounts(c, told));
@@ -64,14 +66,22 @@ function candidateAt(m: RegExpExecArray, { story }: Told): Candidate[] {
   const start = m.index + m[0].length - m[1]!.length;
   const end = story.indexOf(text, start) + text.length;
   const stems = noun.filter((w) => w.toLowerCase() !== "of").map((w) => singular(w.toLowerCase()));
-  return [{ stems, text: text.toLowerCase(), start, end }];
+  // "A school trip: minibuses seat 9" is about something else.
+  return story[end] === ":" ? [] : [{ stems, text: text.toLowerCase(), start, end }];
 }
 const MANY = re("giu")`
-    (?:^|[.;,]\s+|\b(?:and|while)\s+)(?:the\s+)?((?:\p{L}+\s)?(\p{L}+s)|
+    (?:^|[.;,:]\s+|\b(?:and|while)\s+)(?:the\s+)?((?:\p{L}+\s)?(\p{L}+s)|
     people)\s+(?:each\s+)?(?:carry|take|need|cost|hold|bring|contain|give|use|require|earn|sell|
     make|seat|provide|weigh|yield)\b`;
 /** "small tents for 3 people at $20" */
 const KIND = /\b((?:\p{L}+\s)(\p{L}+s))\s+(?:for|with|of|at)\s+[$€£]?\d/gu;
+/** "type A needs 2 hours" */
+const LETTERED = /\b((type|feed|model|product|kind|food|brand|machine|variety|sort)\s(\p{Lu}))\b/giu;
+const lettered = ({ story }: Told): Candidate[] =>
+  [...story.matchAll(LETTERED)].map((m) => {
+    const stems = [m[2]!.toLowerCase(), m[3]!.toLowerCase()];
+    return { stems, text: `${m[2]!.toLowerCase()} ${m[3]!}`, start: m.index, end: m.index + m[0].length };
+  });
 /** "Vans carry 8 people and cost $60": many of a thing, told as one each. */
 function subjects({ story }: Told): Candidate[] {
   return [...story.matchAll(MANY), ...story.matchAll(KIND)].flatMap((m) => {
@@ -93,7 +103,7 @@ const isOfMeasure = (words: readonly string[], i: number): boolean =>
 const pluralOf = (text: string): string => {
   const words = text.split(" ");
   const at = words.indexOf("of") > 0 ? words.indexOf("of") - 1 : words.length - 1;
-  return words.map((w, i) => (i === at ? plural(w) : w)).join(" ");
+  return /\s\p{Lu}$/u.test(text) ? text : words.map((w, i) => (i === at ? plural(w) : w)).join(" ");
 };
 /** A product has an amount told for it, soon after it or right before. */
 function hasAmounts(c: Candidate, { stated, story }: Told): boolean {

@@ -27,7 +27,7 @@ const SLOWER = re("gi")`
 /** A ride in stages: faster, steady, slower; its speed by pieces, and the way as its running total. */
 export function stages(told: Told): Draft | null {
   const found = stagesOf(told);
-  if (found.length < 2) return null;
+  if (found.length < 2 && !(found[0]?.kind === "slower" && found[0].amounts.length > 1)) return null;
   const isMetric = (a: Amount) =>
     a.unit === "m/s" ||
     a.unit === "km/h" ||
