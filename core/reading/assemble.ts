@@ -43,8 +43,11 @@ export function assembled(story: string, offers: readonly Offered[]): CaseFile {
   };
 }
 
-/** Whether a case that was read can be worked out as it stands. */
-export const isSound = (made: CaseFile): boolean => buildModel(made).errors.length === 0;
+/** Whether a case that was read can be worked out as it stands, with units that agree. */
+export function isSound(made: CaseFile): boolean {
+  const model = buildModel(made);
+  return model.errors.length === 0 && [...model.functions.values()].every((f) => f.unitsAgree !== false);
+}
 
 /** The mark that an offer's words become; null for what stands on no words of its own. */
 export function markOf(o: Offered): Mark | null {

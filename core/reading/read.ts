@@ -40,7 +40,7 @@ const SITUATIONS: readonly Situation[] = [
 /** Reads a story in English: what it would add to an empty case, and what it leaves out. */
 export function readStory(story: string): Reading {
   const told = toldIn(story.slice(0, MOST_READ));
-  const drafts = SITUATIONS.flatMap((situation) => situation(told) ?? []).filter((d) => isWorthOffering(d));
+  const drafts = SITUATIONS.flatMap((situation) => situation(told) ?? []).filter((d) => isWorthOffering(d, told));
   const ranked = drafts.map((d) => ({ d, worth: worthOf(d, told) })).sort((a, b) => b.worth - a.worth);
   const best = ranked.find(({ d }) => isSound(assembled(story, d.offers)))?.d ?? null;
   return { offers: best?.offers ?? [], notes: notesOf(told, best) };
@@ -54,9 +54,11 @@ function worthOf(d: Draft, told: Told): number {
   const numbers = told.amounts.filter((a) => a.kind !== "times" && a.kind !== "date").length;
   return fits + 2 * (d.answered.size / Math.max(1, told.asks.length)) + d.used.size / Math.max(1, numbers);
 }
-/** A given by itself is no reading of a story. */
-const isWorthOffering = (d: Draft): boolean =>
-  d.used.size > 0 && d.offers.some((o) => o.kind === "function" || o.kind === "constraint");
+/** A given by itself is no reading of a story, nor is one that answers nothing of what it asks. */
+const isWorthOffering = (d: Draft, told: Told): boolean =>
+  d.used.size > 0 &&
+  (told.asks.length === 0 || d.answered.size > 0) &&
+  d.offers.some((o) => o.kind === "function" || o.kind === "constraint");
 
 /** The case that a story makes with every offer taken, and what was left out. */
 export function caseOfStory(story: string): CaseFile & { readonly notes: readonly string[] } {

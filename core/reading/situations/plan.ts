@@ -1,6 +1,6 @@
 import { singular } from "../../units";
 import { Draft } from "../draft";
-import { unitOfWord } from "../spokenUnits";
+import { isTimeUnit, unitOfWord } from "../spokenUnits";
 import { hull, type Span } from "../text";
 import type { Told } from "../told";
 import { inUnit, levelIn } from "./measure";
@@ -29,7 +29,7 @@ export function plan(told: Told): Draft | null {
     return null;
   const draft = new Draft();
   const MEASURED = /\b(?:litre|kilogram|kg|gram|hectare|acre|tonne|portion|ounce|bag of|serving)s?\b/i;
-  const isPerMeasure = uses.some((u) => u.amount.per !== null && unitOfWord(u.amount.per) !== null);
+  const isPerMeasure = uses.some(({ amount: { per } }) => per !== null && !isTimeUnit(per) && unitOfWord(per) !== null);
   const isWhole = !isPerMeasure && !products.every((p) => MEASURED.test(p.words));
   const letters = lettersFor(products, draft);
   products.forEach((p, i) =>
