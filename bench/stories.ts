@@ -39,7 +39,7 @@ export const stories = (): Story[] =>
 
 /** A number in answers agrees to this share of itself: four figures are how it was written down. */
 const AGREES = 2e-4;
-const agrees = (a: number, b: number): boolean => Math.abs(a - b) <= AGREES * Math.max(1e-9, Math.abs(b));
+export const agrees = (a: number, b: number): boolean => Math.abs(a - b) <= AGREES * Math.max(1e-9, Math.abs(b));
 
 /** What a reading offers, a line each, without the names it chose. */
 export function offersIn(made: CaseFile): string[] {
@@ -73,7 +73,7 @@ function among<T>(wanted: readonly T[], found: readonly T[], is: (a: T, b: T) =>
 }
 
 /** Every number that the answers to a case have: inputs, values and corners. */
-function numbersAnswered(made: CaseFile): number[] {
+export function numbersAnswered(made: CaseFile): number[] {
   const report = solveReport({ ...made, notes: undefined }, null);
   if ("errors" in report) return [];
   const findings = report.findings.flatMap((f) => [
