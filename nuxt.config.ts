@@ -12,7 +12,8 @@ const nitro: NitroConfig = {
   compressPublicAssets: true,
   alias: { "#core": folder("./core") },
   errorHandler: "~~/server/error.ts",
-  serverAssets: [{ baseName: "demo", dir: "../demo" }],
+  // The stories beside them are for tests and measuring.
+  serverAssets: [{ baseName: "demo", dir: "../demo", pattern: "*.pasear.json" }],
 };
 
 export default defineNuxtConfig({

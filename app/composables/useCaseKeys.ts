@@ -12,6 +12,8 @@ export interface CaseKeyActions {
   /** @returns whether there was something to follow, or to make large */
   readonly trail: () => boolean;
   readonly large: () => boolean;
+  /** @returns whether the story offered something */
+  readonly accept: () => boolean;
   readonly help: () => void;
   readonly unpoint: () => void;
 }
@@ -54,6 +56,7 @@ function plainKey(event: KeyboardEvent, actions: CaseKeyActions): boolean {
   else if (event.key === "/") actions.write();
   else if (event.key === "t") return actions.trail();
   else if (event.key === "l") return actions.large();
+  else if (event.key === "a") return actions.accept();
   else if (event.key === "?") actions.help();
   else if (TITLES[event.key]) goTo(TITLES[event.key]!);
   else {

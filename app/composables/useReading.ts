@@ -62,11 +62,13 @@ export function useReading(document: () => CaseFile) {
     isPutOff.value = false;
     void read();
   }
-  function put(wanted: readonly Offer[]): void {
-    if (wanted.length === 0) return;
+  /** @returns whether there was something to take */
+  function put(wanted: readonly Offer[]): boolean {
+    if (wanted.length === 0) return false;
     const keys = new Set(wanted.map((o) => o.key));
     store.apply({ kind: "takeOffers", offers: wanted.map((o) => toRaw(o.offered)), title: titleOf(document()) });
     offers.value = offers.value.filter((o) => !keys.has(o.key));
+    return true;
   }
   function leave(offer: Offer): void {
     store.apply({ kind: "leaveOffers", keys: [offer.key] });

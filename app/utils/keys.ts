@@ -8,6 +8,8 @@ export const KEYS: readonly (readonly [key: string, what: string])[] = [
   ["Esc", "leave"],
   ["t", "the trail of what is focused, as a list"],
   ["l", "the graph large, and back"],
+  ["a", "accept all that the story offers"],
+  ["Enter, c, Delete on an offer", "take it, change it first, leave it"],
   ["Alt+↑ Alt+↓", "move a function in the list"],
   ["Ctrl+Space, Tab", "completions while writing; take the first"],
   ["Ctrl+Z, Ctrl+Shift+Z", "undo, redo"],

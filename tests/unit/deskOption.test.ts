@@ -26,6 +26,7 @@ const LOOK: Look = {
   onPaper: false,
 };
 const cases = readdirSync("demo")
+  .filter((f) => f.endsWith(".pasear.json"))
   .map((f) => JSON.parse(readFileSync(`demo/${f}`, "utf8")) as CaseFile)
   .filter((c) => (c.functions ?? []).length > 0);
 const [WIDTH, HEIGHT] = [860, 330];

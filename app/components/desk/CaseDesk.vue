@@ -76,7 +76,7 @@ const { isOffering, isDrawn, drawn, change, changed, goThrough } = useOffering(
   () => analysis.picture,
   begin,
 );
-defineExpose({ write: () => write(), begin, large });
+defineExpose({ write: () => write(), begin, large, accept: () => isOffering.value && reading.takeAll() });
 </script>
 
 <template>

@@ -6,7 +6,7 @@ import { STARTERS, type Starter } from "#core/starters";
 const emit = defineEmits<{ story: []; data: []; write: [] }>();
 const store = useCaseStore();
 const WAYS = [
-  { icon: PenLine, name: "A story", says: "paste it, mark its numbers", go: () => emit("story") },
+  { icon: PenLine, name: "A story", says: "paste it, take what it offers", go: () => emit("story") },
   { icon: ChartScatter, name: "Data", says: "paste a table, choose a model", go: () => emit("data") },
   { icon: SquareFunction, name: "A function", says: "write it on the line below", go: () => emit("write") },
 ];

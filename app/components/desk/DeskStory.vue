@@ -109,7 +109,8 @@ function leave(): void {
       @keyup.shift="selected"
     >
       <p v-if="!text" class="quiet">
-        No story yet. <Button link @click="edit">Write or paste one</Button>, then select phrases to say what they are.
+        No story yet. <Button link @click="edit">Write or paste one</Button>: it is read, and what it offers can be
+        taken. Or select phrases to say what they are.
       </p>
       <StoryText
         v-else

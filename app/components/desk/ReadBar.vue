@@ -15,7 +15,7 @@ const emit = defineEmits<{ each: [] }>();
       </p>
       <p v-for="note in reading.notes" :key="note" class="quiet">{{ note }}</p>
     </div>
-    <Button label="Accept all" @click="reading.takeAll()" />
+    <Button label="Accept all" aria-keyshortcuts="a" @click="reading.takeAll()" />
     <Button link label="one by one" @click="emit('each')" />
     <Button link label="not now" @click="reading.putOff(true)" />
   </section>

@@ -73,6 +73,7 @@ useCaseKeys({
   write: () => void write(),
   trail,
   large: () => desk.value?.large() ?? false,
+  accept: () => desk.value?.accept() ?? false,
   help: () => {
     dialogs.help = true;
   },
