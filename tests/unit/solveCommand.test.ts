@@ -109,8 +109,7 @@ describe("npm run solve", () => {
 
 describe("the schema", () => {
   it("takes every demo case, and names what is wrong", () => {
-    for (const name of demos)
-      expect(readCase(JSON.parse(readFileSync(`demo/${name}`, "utf8"))).ok).toBe(true);
+    for (const name of demos) expect(readCase(JSON.parse(readFileSync(`demo/${name}`, "utf8"))).ok).toBe(true);
     const errors = (more: object) => {
       const r = readCase({ ...small, ...more });
       return r.ok ? [] : r.errors.map((e) => `${e.path}: ${e.message}`);
