@@ -33,7 +33,7 @@ function otherTimes(told: Told, draft: Draft | null): string[] {
 const strictLimits = (told: Told, draft: Draft | null): string[] =>
   told.stated
     .filter((a) => draft?.used.has(a) && (a.limit === "<" || a.limit === ">"))
-    .map((a) => `“${told.story.slice(a.limitStart, a.end)}” is read as a limit that ${a.value} itself still keeps.`);
+    .map((a) => `“${told.story.slice(a.limitStart, a.end)}” is read as a limit, ${a.value} itself still keeps it.`);
 
 /** A reading that does not lie on the line through the first two. */
 function offTheLine(told: Told, draft: Draft | null): string[] {

@@ -138,7 +138,7 @@ const AVAILABLE = /^[^.;]{0,60}\b(?:available|in stock|on hand|left|can be used|
 const NEED = /\b(?:needs?|must (?:have|get|contain|carry|hold)|requires?|wants?|for)\b[^.;]*$/i;
 const NEEDED = /^[^.;]{0,60}\b(?:needed|required|wanted|must be)\b/i;
 
-/** The product that a total counts: "at least 20 sky lanterns"; −2 for "at most 60 lanterns" of all; −1 for none. */
+/** The product a total counts: "at least 20 sky lanterns"; −2 for "at most 60 lanterns" of all; −1 for none. */
 function countedProduct(a: Amount, products: readonly Product[], told: Told): number {
   if (a.kind === "measure" && a.limit !== null && products.every((p) => unitOfWord(p.stems[0]!) === a.unit)) return -2;
   if (a.kind !== "count") return -1;
