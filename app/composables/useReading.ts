@@ -66,7 +66,7 @@ export function useReading(document: () => CaseFile) {
   function put(wanted: readonly Offer[]): boolean {
     if (wanted.length === 0) return false;
     const keys = new Set(wanted.map((o) => o.key));
-    store.apply({ kind: "takeOffers", offers: wanted.map((o) => toRaw(o.offered)), title: titleOf(document()) });
+    store.apply({ kind: "takeOffers", offers: wanted.map((o) => toRaw(o.offered)) });
     offers.value = offers.value.filter((o) => !keys.has(o.key));
     return true;
   }
@@ -103,15 +103,4 @@ function withNeeds(wanted: Offer, offers: readonly Offer[]): Offer[] {
     for (const o of offers) if (keys.has(o.key)) for (const n of o.needs) keys.add(n);
   }
   return offers.filter((o) => keys.has(o.key));
-}
-
-/** The first words of the story, for a case that nobody named. */
-function titleOf({ story }: CaseFile): string | null {
-  const words = (story?.text ?? "")
-    .trim()
-    .split(/[.!?\n]/)[0]!
-    .split(/\s+/)
-    .slice(0, 7)
-    .join(" ");
-  return words.replace(/[,;:]+$/, "").slice(0, 60) || null;
 }

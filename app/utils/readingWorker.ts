@@ -2,7 +2,7 @@ import type { Picture } from "#core/graph";
 import type { CaseFile } from "#core/model";
 import type { Offer, Offers } from "#core/reading";
 import type { ReadingRequest } from "~/workers/readingProtocol";
-import { AskedWorker } from "./influenceWorker";
+import { AskedWorker } from "./askedWorker";
 
 /** Reads stories beside the page; its code comes with the first story that is read. */
 export class ReadingWorker extends AskedWorker<ReadingRequest, Offers | Picture | null> {

@@ -7,7 +7,7 @@ import type { ReadingReply, ReadingRequest } from "./readingProtocol";
 function answered(data: ReadingRequest): Extract<ReadingReply, { ok: true }>["report"] {
   if (data.kind === "read") return offersOf(data.source);
   const offers = data.offers.map((o) => o.offered);
-  return picture(analyse(edited(data.source, { kind: "takeOffers", offers, title: null })), {}, null);
+  return picture(analyse(edited(data.source, { kind: "takeOffers", offers })), {}, null);
 }
 
 self.onmessage = ({ data }: MessageEvent<ReadingRequest>) => {

@@ -1,15 +1,7 @@
+import { freeConstraintId } from "../plan";
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
-import {
-  dependentsOf,
-  editGroup,
-  editWords,
-  edited,
-  freeConstraintId,
-  isDrag,
-  type Edit,
-  type EditKind,
-} from "./index";
+import { dependentsOf, editGroup, editWords, edited, isDrag, type Edit, type EditKind } from "./index";
 import { SOURCE, frozen } from "./editSource.fixture";
 
 import { FIRST } from "./editsFirst.fixture";

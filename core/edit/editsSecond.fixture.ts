@@ -202,7 +202,6 @@ export const SECOND: readonly EditCase[] = [
     {
       kind: "takeOffers",
       offers: [{ kind: "given", from: { start: 2, end: 7 }, row: { name: "k", value: 3 } }],
-      title: "Other",
     },
     "take what the story offers",
     (c) => [at(c.givens, "k"), c.story!.marks!.map((m) => m.of), c.title],

@@ -14,7 +14,6 @@ import type { Way } from "./way";
 
 export { isBlank } from "./begin";
 export type { BriefField } from "./brief";
-export { freeConstraintId } from "./plan";
 export { dependentsOf, type Removable, type Thing } from "./remove";
 export { renamed, renamedText } from "./rename";
 

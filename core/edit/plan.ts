@@ -1,6 +1,6 @@
 import type { CaseFile, Plan } from "../model";
-import { yesOrNo, type PlanLine } from "../plan";
-import { withMarks } from "./story";
+import { freeConstraintId, yesOrNo, type PlanLine } from "../plan";
+import { withMarks } from "../story";
 import { changedRow, named, typedText, way, withField } from "./way";
 
 type Constraint = Plan["constraints"][number];
@@ -20,13 +20,6 @@ const withPlanVariable = (
   to: (v: Plan["variables"][number]) => Plan["variables"][number],
 ): CaseFile => withPlan(source, (p) => ({ ...p, variables: changedRow(p.variables, named(name), to) }));
 
-/** A, B, … Z, C1, C2, …: the first that no constraint has. */
-export function freeConstraintId(taken: readonly { readonly id: string }[]): string {
-  for (let i = 0; ; i++) {
-    const id = i < 26 ? String.fromCharCode(65 + i) : `C${i - 25}`;
-    if (!taken.some((c) => c.id === id)) return id;
-  }
-}
 const withNew = (p: Plan, text: string, label: string | undefined): Plan => ({
   ...p,
   constraints: [...p.constraints, { id: freeConstraintId(p.constraints), text, ...(label ? { label } : {}) }],

@@ -1,14 +1,7 @@
-import type { CaseFile, Mark, Story } from "../model";
-import { shiftMarks } from "../story";
+import type { CaseFile, Mark } from "../model";
+import { shiftMarks, withMarks } from "../story";
 import { withEntry, type Entry } from "../entry";
 import { way } from "./way";
-
-/** A story with other marks, in the order of its words. */
-export const withMarks = ({ text, left }: Story, marks: readonly Mark[]): Story => ({
-  text,
-  ...(marks.length > 0 ? { marks: [...marks].sort((a, b) => a.start - b.start) } : {}),
-  ...(left && left.length > 0 ? { left } : {}),
-});
 
 /** The case with a line that was typed put in; several lines at once are one step. */
 const entered = (source: CaseFile, entries: readonly Entry[]): CaseFile => entries.reduce(withEntry, source);

@@ -6,4 +6,5 @@ export { understand } from "./understand";
 export { asUnderstood, type Understanding, type Understood } from "./understanding";
 export { rangeText, rangeTrouble, readRangeText } from "./rangeText";
 export { writtenFunction } from "./written";
-export { AT_MOST } from "./limitWords";
+export { UNIT_OF_WORD } from "./unitWords";
+export { AT_LEAST, AT_MOST } from "./limitWords";

@@ -13,4 +13,5 @@ export { compiledResult, dualGap, valueAt, worstBreak, type CompiledAnswer } fro
 export { isLarge } from "./size";
 export { sliceOf, type Slice } from "./slice";
 export { apart } from "./second";
+export { freeConstraintId } from "./constraintId";
 export { belowZero, eachLine, readPlanLine, wordsOf, yesOrNo, type PlanLine } from "./planLine";

@@ -1,4 +1,4 @@
-import { AT_MOST } from "../entry";
+import { AT_LEAST, AT_MOST } from "../entry";
 import type { Amount, AmountKind, Body } from "./amount";
 import { COUNTED_TIME, isDay, isName, isYear } from "./names";
 import { nounAt } from "./nouns";
@@ -10,10 +10,7 @@ import { sentenceAt, sentencesOf, type Sentence } from "./text";
 
 const MONEY = "[$€£¥₹]";
 const LIMITS: readonly (readonly [RegExp, NonNullable<Amount["limit"]>])[] = [
-  [
-    /\b(?:at least|no fewer than|not fewer than|no less than|not less than|a minimum of|minimum of|a minimum)\s*$/i,
-    ">=",
-  ],
+  [new RegExp(String.raw`\b(?:${AT_LEAST}|minimum of)\s*$`, "i"), ">="],
   [
     new RegExp(String.raw`\b(?:${AT_MOST}|a maximum of|maximum of|maximum|room for|capacity of|limited to)\s*$`, "i"),
     "<=",
@@ -81,7 +78,10 @@ function bodyOf(n: FoundNumber, story: string): Body {
     return { ...none, start, end: n.end, value: n.value, kind: "time", unit: unitOfWord(counted[1]!) };
   }
   if (isYear(n, story) || isDay(n, story)) return { ...none, start: n.start, end: n.end, value: n.value, kind: "date" };
-  const code = /^[\s-]?(?:(¢|cents?\b)|(dollars?|bucks?|USD)\b|(€|euros?\b|EUR\b)|(£)|(francs?|CHF)\b)/i.exec(rest);
+  const code =
+    /^[\s-]?(?:(¢|cents?\b)|(dollars?|bucks?|USD)\b|(€|euros?\b|EUR\b)|(£|pounds?\b(?!\s+of\b))|(francs?|CHF)\b)/i.exec(
+      rest,
+    );
   if (code) {
     const written = code[3] ? "€" : code[4] ? "£" : code[5] ? "CHF" : "$";
     const isEuro = /€|\beuros?\b/i.test(story) && !story.includes("$");

@@ -1,23 +1,9 @@
 import { RESERVED } from "../formula";
-import type { DataTable, FunctionBy, FunctionRow, Given, MarkRole, Plan, Question, Variable } from "../model";
+import type { DataTable, FunctionBy, FunctionRow, Question, Variable } from "../model";
+import { freeConstraintId } from "../plan";
+import type { Offered } from "../story";
 import type { Amount } from "./amount";
 import type { Span } from "./text";
-
-type PlanVariable = Plan["variables"][number];
-type Constraint = Plan["constraints"][number];
-type Objective = NonNullable<Plan["objective"]>;
-
-/** A row that the story offers, and the words it comes from. */
-export type Offered = { readonly from: Span | null; readonly role?: MarkRole } & (
-  | { readonly kind: "given"; readonly row: Given }
-  | { readonly kind: "variable"; readonly row: Variable }
-  | { readonly kind: "data"; readonly row: DataTable }
-  | { readonly kind: "function"; readonly row: FunctionRow }
-  | { readonly kind: "question"; readonly row: Question }
-  | { readonly kind: "plan-variable"; readonly row: PlanVariable }
-  | { readonly kind: "constraint"; readonly row: Constraint }
-  | { readonly kind: "objective"; readonly row: Objective }
-);
 
 type WithoutId<T> = T extends unknown ? Omit<T, "id"> : never;
 export type Asked = WithoutId<Question>;
@@ -35,10 +21,6 @@ export class Draft {
   readonly answered = new Set<number>();
   readonly notes: string[] = [];
   private readonly names = new Set<string>(RESERVED);
-
-  constructor(taken: Iterable<string> = []) {
-    for (const name of taken) this.names.add(name);
-  }
 
   put(offered: Offered): void {
     this.offers.push({ ...offered, from: placeOf(offered.from) });
@@ -115,7 +97,7 @@ export class Draft {
   }
 
   constraint(text: string, label: string | null, from: Span | null): void {
-    const id = String.fromCodePoint("A".codePointAt(0)! + this.offers.filter((o) => o.kind === "constraint").length);
+    const id = freeConstraintId(this.offers.flatMap((o) => (o.kind === "constraint" ? [o.row] : [])));
     this.put({ kind: "constraint", from, row: { id, text, ...(label ? { label } : {}) } });
   }
 

@@ -1,5 +1,3 @@
 export { amountsIn } from "./amountsIn";
 export { readStory, caseOfStory, MOST_READ } from "./read";
 export { offersOf, type Offer, type OfferPlace, type Offers } from "./offers";
-export { assembled, marksOf } from "./assemble";
-export type { Offered } from "./draft";

@@ -1,3 +1,4 @@
+import { MONTH_NAMES } from "../calendar";
 import type { FoundNumber } from "./numbers";
 import { re } from "./pattern";
 import { saidUnit } from "./spokenUnits";
@@ -42,20 +43,18 @@ const ONE_COUNTS = re("i")`
 export const COUNTED_TIME = re("i")`
   (?:^|,\s|\b(?:in|by|after|on|until|for|at|of|to|from|and|with)\s)
   (week|day|month|year|hour|minute)(\s)$`;
-const MONTH = "January|February|March|April|May|June|July|August|September|October|November|December";
+const MONTH = MONTH_NAMES.join("|");
+const IN_YEAR = /\b(?:in|since|until|from|by|of|year|before|after|during|to)\s(?:the year\s)?$/i;
+const IN_MONTH = new RegExp(String.raw`\b(?:${MONTH})\s$`);
 /** "6 January", "March 10": a day that dates the story. */
 export const isDay = (n: FoundNumber, story: string): boolean =>
   new RegExp(`^\\s(?:of )?(?:${MONTH})\\b`).test(story.slice(n.end)) ||
-  new RegExp(`\\b(?:${MONTH})\\s$`).test(story.slice(Math.max(0, n.start - 12), n.start));
+  IN_MONTH.test(story.slice(Math.max(0, n.start - 12), n.start));
 
 /** A year that dates the story; a count of things of that size has its noun. */
 export function isYear(n: FoundNumber, story: string): boolean {
   if (!/^(?:1[89]|20)\d\d$/.test(story.slice(n.start, n.end))) return false;
   const before = story.slice(Math.max(0, n.start - 24), n.start);
-  return (
-    re("i")`
-      \b(?:in|since|until|from|by|of|year|before|after|during|to)\s(?:the year\s)?$|\b(?:January|
-      February|March|April|May|June|July|August|September|October|November|December)\s$`.test(before) &&
-    !/^\s+\p{L}+s\b/u.test(story.slice(n.end).replace(/^\s+(?:was|is|has|there|it|and)\b.*/su, ""))
-  );
+  const after = story.slice(n.end).replace(/^\s+(?:was|is|has|there|it|and)\b.*/su, "");
+  return (IN_YEAR.test(before) || IN_MONTH.test(before)) && !/^\s+\p{L}+s\b/u.test(after);
 }

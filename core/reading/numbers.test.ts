@@ -73,6 +73,13 @@ describe("amounts with their units", () => {
       ],
     ],
     [
+      "20 pounds for 3 pounds of clay",
+      [
+        [20, "£"],
+        [3, "lb"],
+      ],
+    ],
+    [
       "In week 3 it was 61.",
       [
         [3, "week"],

@@ -10,7 +10,7 @@ const taken = (source: CaseFile, pick: (name: string | null) => boolean = () => 
   const offers = offersOf(source)
     .offers.filter((o) => pick(o.name))
     .map((o) => o.offered);
-  return edited(source, { kind: "takeOffers", offers, title: "Kites" });
+  return edited(source, { kind: "takeOffers", offers });
 };
 const names = (source: CaseFile) => offersOf(source).offers.map((o) => o.name ?? o.label);
 
@@ -40,7 +40,7 @@ describe("offers of a story", () => {
   it("are gone once they are taken, and their words are marks", () => {
     const after = taken(KITES);
     expect(offersOf(after).offers).toEqual([]);
-    expect(after.title).toBe("Kites");
+    expect(after.title).toBe("A kite club pays $240 for a");
     expect(after.questions!.map((q) => q.id)).toEqual(["q1", "q2"]);
     const { text, marks } = after.story!;
     expect(marks!.map((m) => [m.role, m.of, text.slice(m.start, m.end)])).toContainEqual(["given", "F", "$240"]);

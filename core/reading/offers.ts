@@ -1,8 +1,8 @@
 import { buildModel, type CaseFile, type Question } from "../model";
 import { deskOf, type Desk } from "../desk";
 import { questionText } from "../question";
+import { withOffers, type Offered } from "../story";
 import { assembled, isSound } from "./assemble";
-import type { Offered } from "./draft";
 import { readStory } from "./read";
 
 /** Where on the desk an offer will stand when it is taken. */
@@ -64,8 +64,11 @@ export function offersOf(source: CaseFile): Offers {
     all.filter((o) => !isThere(o.offered, source)),
     left,
   );
-  const whole = isSound(withOffers(source, wanted));
-  return { offers: whole ? wanted : [], notes: read.notes };
+  const after = withOffers(
+    source,
+    wanted.map((o) => o.offered),
+  );
+  return { offers: isSound(after) ? wanted : [], notes: read.notes };
 }
 
 /** A short amount is shown with the words before it. */
@@ -194,20 +197,4 @@ function shownOf(o: Offered, desk: Desk, model: Parameters<typeof questionText>[
       return { name: null, label, shown: o.row.text, latex: null, typed: null };
     }
   }
-}
-
-/** The case with offers put in, as it would be looked at. */
-function withOffers(source: CaseFile, offers: readonly Offer[]): CaseFile {
-  const added = assembled(
-    source.story?.text ?? "",
-    offers.map((o) => o.offered),
-  );
-  const joined = <T>(a: readonly T[] | undefined, b: readonly T[] | undefined): T[] => [...(a ?? []), ...(b ?? [])];
-  return {
-    ...source,
-    givens: joined(source.givens, added.givens),
-    variables: joined(source.variables, added.variables),
-    data: joined(source.data, added.data),
-    functions: joined(source.functions, added.functions),
-  };
 }

@@ -1,6 +1,7 @@
 import type { CaseFile } from "../model";
 import { assembled, isSound } from "./assemble";
-import type { Draft, Offered } from "./draft";
+import type { Offered } from "../story";
+import type { Draft } from "./draft";
 import { business } from "./situations/business";
 import { formulas } from "./situations/formulas";
 import { growth } from "./situations/growth";

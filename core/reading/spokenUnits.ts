@@ -1,36 +1,28 @@
 import { bare } from "../numeric";
+import { UNIT_OF_WORD } from "../entry";
 import { parseUnit, singular } from "../units";
 import { list } from "./smallWords";
 
 /** How units are said, and how they are written; a newcomer adds a word here and a row to the test beside it. */
 const WRITTEN = bare<string>({
-  second: "s",
+  ...UNIT_OF_WORD,
   sec: "s",
-  minute: "min",
-  hour: "h",
-  hr: "h",
-  metre: "m",
-  meter: "m",
-  kilometre: "km",
-  kilometer: "km",
   centimetre: "cm",
   centimeter: "cm",
   millimetre: "mm",
   millimeter: "mm",
   foot: "ft",
   feet: "ft",
-  kilogram: "kg",
   kilo: "kg",
   gram: "g",
   litre: "L",
   liter: "L",
   l: "L",
-  tonne: "tonne",
-  dollar: "$",
   buck: "$",
-  euro: "€",
   "¢": "cent",
   kwh: "kWh",
+  // Money in pounds is told before a unit is looked for; what is left is a weight.
+  pound: "lb",
 });
 /** Units that are one word as they are written. */
 const SHORT = new Set("s h m km cm mm g kg mg L ml mL min ft mi yd lb oz ha".split(" "));

@@ -1,4 +1,5 @@
-export { shiftMarks, storyRuns, type StoryRun } from "./marks";
+export { shiftMarks, storyRuns, withMarks, type StoryRun } from "./marks";
+export { roleOf, titleOfStory, withOffers, type Offered } from "./offered";
 export { suggestions, type Suggestion } from "./suggest";
 export { offersAt, type Offer, type OfferKind, type Offers } from "./complete";
 export { paintLine, typesetLine, type Paint, type Stroke } from "./paint";

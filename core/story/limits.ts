@@ -1,6 +1,6 @@
 import type { Names } from "../formula";
 import type { Plan } from "../model";
-import { AT_MOST } from "../entry";
+import { AT_LEAST, AT_MOST } from "../entry";
 import { KnownLimits } from "./knownLimits";
 
 /** A limit that the words of a story tell, as a constraint of its plan. */
@@ -32,7 +32,7 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
 };
 const NUMBER = `(?:[$€£]\\s?)?(?:\\d{1,3}(?:,\\d{3})+|\\d+)(?:\\.\\d+)?|${Object.keys(NUMBER_WORDS).join("|")}`;
 const QUALIFIERS: readonly (readonly [RegExp, "<=" | ">=" | "="])[] = [
-  [/\b(?:at least|no fewer than|not fewer than|no less than|not less than|a minimum of|minimum)\b/gi, ">="],
+  [new RegExp(`\\b(?:${AT_LEAST})\\b`, "gi"), ">="],
   [new RegExp(`\\b(?:${AT_MOST}|maximum|only)\\b`, "gi"), "<="],
   [/\bexactly\b/gi, "="],
 ];

@@ -1,4 +1,11 @@
-import type { Mark } from "../model";
+import type { Mark, Story } from "../model";
+
+/** A story with other marks, in the order of its words. */
+export const withMarks = ({ text, left }: Story, marks: readonly Mark[]): Story => ({
+  text,
+  ...(marks.length > 0 ? { marks: [...marks].sort((a, b) => a.start - b.start) } : {}),
+  ...(left && left.length > 0 ? { left } : {}),
+});
 
 /**
  * Moves marks along with an edit of the text: what stands before the change stays, what stands after it shifts, and a

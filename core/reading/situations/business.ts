@@ -1,3 +1,5 @@
+import { rationalOfDouble, toDouble, type Rational } from "../../numeric";
+import { tidy } from "../numbers";
 import { plural } from "../../units";
 import type { Amount } from "../amount";
 import { Draft } from "../draft";
@@ -94,8 +96,7 @@ const plainTrade =
     const isMeasured = MEASURES.has(item);
     const costs = costNames(m);
     const limit = limitOf(told, item, new Set(m.paid.map((p) => p.amount)));
-    const points = readings.map((r): [number, number] => [r.count.value, r.price.value]);
-    const to = limit ? draft.given(limit, ["M"], item, "the most there can be", limit) : highest(points);
+    const to = limit ? draft.given(limit, ["M"], item, "the most there can be", limit) : highest(readings, isMeasured);
     const label = isMeasured ? "amount sold" : PEOPLE.has(item) ? plural(item) : `${plural(item)} sold`;
     draft.variable(
       { name: q, unit: item, label, from: 0, ...(to === null ? {} : { to }), ...(isMeasured ? {} : { whole: true }) },
@@ -140,13 +141,16 @@ const priceWanted =
     return finish(m, { variable: p, quantity: N, price: p, priceText: p, costs, from: count });
   };
 
-/** The quantity at which the price comes to nothing, where it falls; null where it does not. */
-function highest(points: readonly [number, number][]): number | null {
-  if (points.length < 2) return null;
-  const [[a, u], [b, v]] = points as [[number, number], [number, number]];
-  const slope = (v - u) / (b - a);
-  if (!(slope < 0)) return null;
-  return Math.floor(a - u / slope);
+/** The quantity at which the price comes to nothing, where it falls; whole things are all sold before. */
+function highest(readings: readonly Reading[], isMeasured: boolean): number | null {
+  const [first, second] = readings.map((r) => [r.count.value, r.price.value].map((v) => rationalOfDouble(v)));
+  if (!first || !second) return null;
+  const [[a, u], [b, v]] = [first, second] as [[Rational, Rational], [Rational, Rational]];
+  if (b.equals(a)) return null;
+  const slope = v.sub(u).div(b.sub(a));
+  if (slope.s >= 0n) return null;
+  const zero = a.sub(u.div(slope));
+  return toDouble(isMeasured ? zero : zero.floor());
 }
 
 /** The change of today's price is the variable: (a + x)(b − m x). */
@@ -170,7 +174,7 @@ const changing =
     );
     const top = slope.fewer > 0 ? base.count.value / slope.fewer : base.price.value;
     draft.variable(
-      { name: x, unit: money, label: "change of the price", from: -base.price.value, to: roundedDown(top) },
+      { name: x, unit: money, label: "change of the price", from: -base.price.value, to: tidy(top) },
       slope,
     );
     const costs = costNames(m);
@@ -183,7 +187,6 @@ const changing =
     );
     return finish(m, { variable: x, quantity: n, price: p, priceText: p, costs, from: hull([base, slope]) });
   };
-const roundedDown = (v: number): number => Number(v.toPrecision(12));
 
 interface Costs {
   readonly fixed: readonly string[];

@@ -2,7 +2,7 @@ import type { Amount } from "../amount";
 import { re } from "../pattern";
 import { isTimeUnit, unitOfWord } from "../spokenUnits";
 import { hull, type Span } from "../text";
-import type { Told } from "../told";
+import { lastAt, type Told } from "../told";
 
 /** How something grows: a rate for a time, how often it is added, or how long it takes to be multiplied. */
 export interface Law extends Span {
@@ -45,7 +45,7 @@ export function lawsOf(told: Told): Law[] {
     const text = told.story.slice(rate.sentence.start, rate.sentence.end);
     const before = told.story.slice(Math.max(rate.sentence.start, rate.start - 80), rate.start);
     const around = `${before} ${rate.after.slice(0, 30)}`;
-    const [falls, rises] = [lastMatch(FALLS, around), lastMatch(RISES, around)];
+    const [falls, rises] = [lastAt(FALLS, around), lastAt(RISES, around)];
     const sign = falls > rises ? -1 : 1;
     return {
       rate,
@@ -59,11 +59,6 @@ export function lawsOf(told: Told): Law[] {
   });
   return [...byRate, ...doublings(told)].slice(0, MOST_COURSES);
 }
-const lastMatch = (pattern: RegExp, text: string): number => {
-  let at = -1;
-  for (const m of text.matchAll(new RegExp(pattern, "gi"))) at = m.index;
-  return at;
-};
 /** A percentage that a rate is: it has a time, or stands beside words of growth. */
 function isRate(a: Amount, story: string): boolean {
   // "rates from 1 % to 20 %" are looked at, none of them grows.
@@ -126,7 +121,7 @@ function doublings(told: Told): Law[] {
         )
       )
         return [];
-      const factor = FACTOR(m[1]!.toLowerCase().replace(/^(?:half|(?:drop|fall).*half|is halv).*/, "half"));
+      const factor = factorOfWord(m[1]!.toLowerCase().replace(/^(?:half|(?:drop|fall).*half|is halv).*/, "half"));
       return [
         {
           rate: null,
@@ -142,7 +137,7 @@ function doublings(told: Told): Law[] {
     }),
   ];
 }
-const FACTOR = (word: string): number =>
+const factorOfWord = (word: string): number =>
   word.startsWith("doubl") ? 2 : word.startsWith("tr") ? 3 : word.startsWith("quad") ? 4 : 0.5;
 /** "doubles every day": the factor for one unit of time. */
 function everyOne({ story }: Told): Law[] {
@@ -157,7 +152,7 @@ function everyOne({ story }: Told): Law[] {
           sign: 1,
           time,
           added: 1,
-          factor: FACTOR(m[1]!.toLowerCase()),
+          factor: factorOfWord(m[1]!.toLowerCase()),
           every: null,
           start: m.index,
           end: m.index + m[0].length,
