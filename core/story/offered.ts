@@ -110,7 +110,10 @@ const LONGEST_TITLE = { words: 7, letters: 60 } as const;
 
 /** The first words of a story, for a case that nobody named; null where it has none. */
 export function titleOfStory({ text }: Pick<Story, "text">): string | null {
-  const words = text.trim().split(/[.!?\n]/)[0]!.split(/\s+/); // prettier-ignore
+  const words = text
+    .trim()
+    .split(/[.!?\n]/)[0]!
+    .split(/\s+/);
   const title = words.slice(0, LONGEST_TITLE.words).join(" ");
   return title.replace(/[,;:]+$/, "").slice(0, LONGEST_TITLE.letters) || null;
 }
