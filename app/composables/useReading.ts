@@ -74,6 +74,13 @@ export function useReading(document: () => CaseFile) {
     store.apply({ kind: "leaveOffers", keys: [offer.key] });
     offers.value = offers.value.filter((o) => o.key !== offer.key && !o.needs.includes(offer.key));
   }
+  /** What makes a plan alone is looked at there. */
+  function takeAll(): boolean {
+    const all = offers.value;
+    if (!put(all)) return false;
+    if (all.every((o) => PLANNED.has(o.offered.kind))) void navigateTo(`/case/${store.id}/plan`);
+    return true;
+  }
   return reactive({
     offers,
     notes,
@@ -88,12 +95,14 @@ export function useReading(document: () => CaseFile) {
     leave,
     /** takes an offer with all it is made with */
     take: (offer: Offer) => put(withNeeds(offer, offers.value)),
-    takeAll: () => put(offers.value),
+    takeAll,
     putOff: (is: boolean) => void (isPutOff.value = is),
     point: (key: string | null) => void (pointed.value = key),
   });
 }
 export type StoryReading = ReturnType<typeof useReading>;
+
+const PLANNED: ReadonlySet<string> = new Set(["plan-variable", "constraint", "objective"]);
 
 /** An offer with all it is made with, in the order of the story. */
 function withNeeds(wanted: Offer, offers: readonly Offer[]): Offer[] {

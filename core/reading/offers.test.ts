@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { stories } from "../../bench/stories";
 import { edited } from "../edit";
+import { understand } from "../entry";
 import type { CaseFile } from "../model";
 import { offersOf } from ".";
 
@@ -32,6 +33,20 @@ describe("offers of a story", () => {
     expect(offers[5]).toMatchObject({ latex: "C(q) = F + k\\, q", typed: "C(q) = F + k q" });
     expect(offers[7]!.label).toMatch(/^Where do revenue R and cost C meet/);
   });
+  it.each(stories().map((s) => [s.title, s.text]))(
+    "%s: what can be changed first is a line that is read",
+    (_, text) => {
+      const { offers } = offersOf(blank(text));
+      for (const offer of offers.filter((o) => o.typed !== null)) {
+        const wanted = new Set(offer.needs);
+        // Offers stand in the order they are made, so that one look back finds all they rest on.
+        for (const o of offers.toReversed()) if (wanted.has(o.key)) o.needs.forEach((key) => wanted.add(key));
+        const before = offers.filter((o) => wanted.has(o.key)).map((o) => o.offered);
+        const there = edited(blank(text), { kind: "takeOffers", offers: before });
+        expect([offer.typed, understand(offer.typed!, there).kind]).toEqual([offer.typed, "entries"]);
+      }
+    },
+  );
   it("know what they are made with", () => {
     const { offers } = offersOf(KITES);
     const keyOf = (name: string) => offers.find((o) => o.name === name)!.key;

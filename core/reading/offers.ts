@@ -1,5 +1,7 @@
-import { buildModel, type CaseFile, type Question } from "../model";
+import { buildModel, type CaseFile, type Question, type Variable } from "../model";
 import { deskOf, type Desk } from "../desk";
+import { rangeText } from "../entry";
+import { relationShown } from "../explain";
 import { questionText } from "../question";
 import { withOffers, type Offered } from "../story";
 import { assembled, isSound } from "./assemble";
@@ -155,6 +157,16 @@ function needsOf(o: Offered, all: readonly Offered[], desk: Desk, story: string)
   return all.filter((x) => x !== o && from.has(linkOf(x))).map((x) => keyOf(x, story));
 }
 
+/** What a plan is made of stands among the functions until it is taken. */
+const inPlan = (label: string): string => `${label} · in the plan`;
+
+/** A variable as it is typed: its range, its unit, whether only whole ones count. */
+function typedVariable(row: Variable): string {
+  // An end that is open has no unit beside it to be typed.
+  const range = rangeText(row).replace(/∞$/, "");
+  return `${row.name} = ${range} ${row.unit ?? ""}${row.whole ? ", whole" : ""}`.replace(/\s+/g, " ").trim();
+}
+
 type Shown = Pick<Offer, "name" | "label" | "shown" | "latex" | "typed">;
 
 /** What an offer looks like on the desk. */
@@ -168,7 +180,8 @@ function shownOf(o: Offered, desk: Desk, model: Parameters<typeof questionText>[
     case "variable": {
       const v = desk.variables.find((x) => x.name === o.row.name);
       const words = [v?.range ?? "", o.row.whole ? "whole" : ""].filter((w) => w !== "").join(", ");
-      return { name: o.row.name, label: o.row.label ?? "", shown: words, latex: null, typed: null };
+      const typed = typedVariable(o.row);
+      return { name: o.row.name, label: o.row.label ?? "", shown: words, latex: null, typed };
     }
     case "data": {
       const columns = o.row.columns.map((c) => c.name).join(" and ");
@@ -189,12 +202,24 @@ function shownOf(o: Offered, desk: Desk, model: Parameters<typeof questionText>[
     case "question":
       return { name: null, label: questionText(o.row, model), shown: "", latex: null, typed: null };
     case "plan-variable":
-      return { name: o.row.name, label: o.row.label ?? "", shown: "how many", latex: null, typed: null };
+      return {
+        name: o.row.name,
+        label: inPlan(o.row.label ?? "variable"),
+        shown: "how many",
+        latex: null,
+        typed: null,
+      };
     case "constraint":
-      return { name: o.row.id, label: o.row.label ?? "constraint", shown: o.row.text, latex: null, typed: null };
+      return {
+        name: o.row.id,
+        label: inPlan(o.row.label ?? "limit"),
+        shown: relationShown(o.row.text),
+        latex: null,
+        typed: null,
+      };
     case "objective": {
       const label = o.row.sense === "least" ? "as little as possible" : "as much as possible";
-      return { name: null, label, shown: o.row.text, latex: null, typed: null };
+      return { name: null, label: inPlan(label), shown: relationShown(o.row.text), latex: null, typed: null };
     }
   }
 }

@@ -1,6 +1,7 @@
 import type { Names } from "../formula";
 import type { Plan } from "../model";
 import { AT_LEAST, AT_MOST } from "../entry";
+import { singular } from "../units";
 import { KnownLimits } from "./knownLimits";
 
 /** A limit that the words of a story tell, as a constraint of its plan. */
@@ -88,13 +89,7 @@ const SMALL = new Set([
   "that",
 ]);
 
-const stem = (word: string): string =>
-  word
-    .toLowerCase()
-    .replace(/[’']s$/, "")
-    .replace(/(?<=\p{L}{2})ies$/u, "y")
-    .replace(/(?<=(?:ch|sh|x|ss))es$/u, "")
-    .replace(/(?<=\p{L}{2}[^s])s$/u, "");
+const stem = (word: string): string => singular(word.toLowerCase().replace(/[’']s$/, ""));
 const words = (text: string): string[] => (text.match(/\p{L}[\p{L}’'-]*/gu) ?? []).map(stem);
 const amount = (text: string): number => NUMBER_WORDS[text.toLowerCase()] ?? Number(text.replace(/[$€£,\s]/g, ""));
 const plain = (v: number): string => String(Number(v.toPrecision(12)));
@@ -273,7 +268,7 @@ function phraseOf(
     return { start, end, phrase, constraint, begin: null, label: null };
   }
   const label = nouns[0] ?? null;
-  const said = label && phrase.match(new RegExp(`\\p{L}*${label}\\p{L}*`, "iu"))?.[0];
+  const said = phrase.match(/\p{L}[\p{L}’'-]*/gu)?.find((w) => stem(w) === label);
   const each = takes(text, plan, nouns);
   const terms = each.flatMap((v, j) => (v === null ? [] : [[v, plan.variables[j]!.name] as const]));
   if (terms.length > 0) return { start, end, phrase, constraint: write(sum(terms)), begin: null, label: said ?? label };

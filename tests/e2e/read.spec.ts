@@ -96,5 +96,5 @@ test("a text that is typed is read when it is left; one that says nothing leaves
   await offers(page).first().focus();
   expect(await faultsOf(page)).toEqual([]);
   await page.keyboard.press("a");
-  await expect(says(page)).toHaveText(["L is 0 L at 25 days."]);
+  await expect(says(page)).toHaveText(["A is 0 L at 25 days."]);
 });

@@ -215,7 +215,7 @@ function draftOf(told: Told, list: readonly Option[], per: string, first: Amount
     },
     limit,
   );
-  const names = list.length === 1 ? ["L", "A"] : ["A", "B", "D", "G", "H"];
+  const names = list.length === 1 ? ["A"] : ["A", "B", "D", "G", "H"];
   const made = list.map((o) => {
     const once = o.once.map((a) =>
       draft.given(a, ["u", "w", "S", "F"], unit, list.length === 1 ? "at the start" : `${o.label}, once`),
