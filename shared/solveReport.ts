@@ -1,8 +1,18 @@
-import { analyse, inFull, roomOf, sentenceOf, workingOf, type FullFinding, type Solution } from "#core/question";
+import { judged, type Judged } from "#core/judging";
+import {
+  analyse,
+  inFull,
+  roomOf,
+  sentenceOf,
+  workingOf,
+  type Finding,
+  type FullFinding,
+  type Solution,
+  type WorkingStep,
+} from "#core/question";
 import type { Names } from "#core/formula";
 import type { CaseFile, CaseProblem, ModelFit, Plan } from "#core/model";
 import { solvePlan, type PlanPoint, type PlanResult } from "#core/plan";
-import type { WorkingStep } from "#core/explain";
 
 const finite = (x: number | null): number | null => (x !== null && Number.isFinite(x) ? x : null);
 
@@ -23,8 +33,14 @@ const stretchesOf = (f: FullFinding) =>
     ? [...f.stretches, ...f.open].sort((a, b) => (a.from ?? -Infinity) - (b.from ?? -Infinity))
     : f.stretches;
 
+/** The steps of a textbook, and the student's own as they were judged. */
+interface Shown {
+  readonly working: readonly WorkingStep[];
+  readonly own: readonly Omit<Judged, "latex">[];
+}
+
 /** What `solve` prints of one finding: the format page's keys, in its order. */
-function finding(f: FullFinding, says: string, working: readonly WorkingStep[]) {
+function finding(f: FullFinding, says: string, { working, own }: Shown) {
   return {
     id: f.id,
     status: f.status,
@@ -43,6 +59,7 @@ function finding(f: FullFinding, says: string, working: readonly WorkingStep[]) 
     greatestDifference: f.gap,
     jumps: f.jumps,
     working,
+    ...(own.length > 0 ? { own } : {}),
     says,
     message: f.message,
   };
@@ -126,9 +143,15 @@ export function solveReport(source: CaseFile, compiled: PlanSolver | null = null
     exact?.unsettled && compiled ? { ...exact, result: compiled(source.plan!, model.names) ?? exact.result } : exact;
   if (model.errors.length > 0 || (plan && plan.errors.length > 0))
     return { errors: [...model.errors, ...(plan?.errors ?? [])].map(problem) };
-  const working = (id: string) => {
-    const q = source.questions?.find((r) => r.id === id);
-    return q ? workingOf(q, model) : [];
+  const shown = (f: Finding): Shown => {
+    const q = source.questions?.find((r) => r.id === f.id);
+    const answers = (id: string) => findings.find((one) => one.id === id) ?? null;
+    if (!q) return { working: [], own: [] };
+    const own = q.working ? judged(q, q.working, model, answers) : [];
+    return {
+      working: workingOf(q, f, model, answers),
+      own: own.map(({ text, verdict, says, slip }) => ({ text, verdict, says, slip })),
+    };
   };
   const warnings = [...model.warnings, ...(plan?.warnings ?? [])].map(problem);
   return {
@@ -141,7 +164,7 @@ export function solveReport(source: CaseFile, compiled: PlanSolver | null = null
       unitsAgree: f.unitsAgree,
     })),
     fits: [...model.fits].map(([name, fit]) => fitted(name, fit)),
-    findings: findings.map((f) => finding(inFull(f), sentenceOf(f, model), working(f.id))),
+    findings: findings.map((f) => finding(inFull(f), sentenceOf(f, model), shown(f))),
     plan: plan?.result ? planned(plan.result) : null,
     warnings,
   };

@@ -28,6 +28,9 @@ export function useBrief(document: Ref<CaseFile>) {
       ? (worked.value.questions ?? []).slice(0, MOST_WEIGHED).map((q) => q.id)
       : [],
   );
+  const isWorked = computed(() => rows.value.some((row) => row.id === "working" && !row.off));
+  watch(isWorked, (is) => analysis.workAll(is), { immediate: true });
+  onScopeDispose(() => analysis.workAll(false));
   const influences = useInfluences(worked, weighed);
   const page = computed((): BriefPage | null =>
     analysis.desk

@@ -20,11 +20,18 @@ export const useAnalysisStore = defineStore("analysis", () => {
   const view = shallowRef<View>({});
   /** Another case, or this one with earlier numbers, drawn faintly to compare with. */
   const ghost = shallowRef<{ readonly name: string; readonly document: CaseFile } | null>(null);
+  /** questions whose working is looked at; the write-up may want them all */
+  const worked = shallowRef<readonly string[]>([]);
+  const isAllWorked = ref(false);
+  function lookAt(id: string, isLooked: boolean): void {
+    worked.value = [...worked.value.filter((one) => one !== id), ...(isLooked ? [id] : [])];
+  }
   const analysis = new CaseAnalysis({
     of: computed((before?: CaseFile | null) => (isOnlyWritten(before, store.document) ? before! : store.document)),
     view,
     ghost: computed(() => ghost.value?.document ?? null),
     isDragged: store.isDragged,
+    worked: computed(() => (isAllWorked.value ? "all" : worked.value)),
   });
   const isFollowed = ref(false);
   /** A case is on the page: it is worked out whenever it changes, until the scope of the page ends. */
@@ -35,6 +42,8 @@ export const useAnalysisStore = defineStore("analysis", () => {
       isFollowed.value = false;
       view.value = {};
       ghost.value = null;
+      worked.value = [];
+      isAllWorked.value = false;
     });
   }
   const { desk, picture, slips, ghostAnswers, working, failure, took, stopped, shown, progress } = analysis;
@@ -52,6 +61,8 @@ export const useAnalysisStore = defineStore("analysis", () => {
     progress: progress.shown,
     stopped,
     follow,
+    lookAt,
+    workAll: (is: boolean) => void (isAllWorked.value = is),
     stop: () => analysis.stop(),
     lookLonger: (id: string | null) => analysis.lookLonger(id),
   };

@@ -21,6 +21,8 @@ export interface AnalysisSource {
   readonly view: Readonly<Ref<View>>;
   readonly ghost: Readonly<Ref<CaseFile | null>>;
   readonly isDragged: () => boolean;
+  /** questions whose working is looked at */
+  readonly worked: Readonly<Ref<"all" | readonly string[]>>;
 }
 
 /**
@@ -57,7 +59,7 @@ export class CaseAnalysis {
 
   /** Works the case out as it is now. */
   request(): void {
-    const { of, view, ghost, isDragged } = this.source;
+    const { of, view, ghost, isDragged, worked } = this.source;
     this.shown.asks(++this.job, this.worker.isOpen());
     if (!of.value) return;
     if (!this.working.value) this.progress.begin();
@@ -72,6 +74,7 @@ export class CaseAnalysis {
       source: toRaw(of.value),
       view: plainView(view.value),
       ghost: ghost.value ? toRaw(ghost.value) : null,
+      worked: worked.value === "all" ? "all" : [...worked.value],
       longer: this.longer,
     };
     this.worker.ask(asks, isChanged && !isDragged() ? PATIENCE.typed : PATIENCE.dragged);
@@ -92,8 +95,8 @@ export class CaseAnalysis {
   }
   /** Works the case out whenever it changes, until the scope ends. */
   follow(): void {
-    const { of, view, ghost } = this.source;
-    watch([of, view, ghost], () => this.request(), { immediate: true });
+    const { of, view, ghost, worked } = this.source;
+    watch([of, view, ghost, worked], () => this.request(), { immediate: true });
     onScopeDispose(() => this.end());
   }
   /** Nothing is worked out any more, and nothing of this case stands on the next one's page. */

@@ -53,7 +53,7 @@ function reply(data: AnalysisRequest, analysis: Analysis, isPart: boolean, start
     job: data.job,
     ok: true,
     isPart,
-    desk: deskOf(analysis),
+    desk: deskOf(analysis, data.worked),
     picture: picture(analysis, data.view, ghost?.model ?? null),
     slips: slipsOf(analysis),
     ghost: ghost

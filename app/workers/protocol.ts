@@ -12,6 +12,8 @@ export interface AnalysisRequest {
   readonly source: CaseFile;
   readonly view: View;
   readonly ghost: CaseFile | null;
+  /** questions whose working is looked at, by id */
+  readonly worked: "all" | readonly string[];
   /** questions that are to be looked at longer than others, by id */
   readonly longer: readonly string[];
 }

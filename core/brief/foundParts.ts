@@ -116,11 +116,11 @@ const idle = (names: readonly string[]): string =>
 
 /** The steps a student would write, for each finding that has such. */
 export function working({ desk }: PartSource): BriefBlock[] {
-  const worked = desk.findings.filter((f) => f.working.length > 0);
+  const worked = desk.findings.filter((f) => f.working !== null && f.working.length > 0);
   if (worked.length === 0) return [quiet("No finding of this case has steps to be written by hand.")];
   return worked.flatMap((f): BriefBlock[] => [
     asked(questionOf(f)),
-    { kind: "formulas", lines: f.working.map((w) => ({ latex: w.latex, text: w.text, note: w.says })) },
+    { kind: "formulas", lines: f.working!.map((w) => ({ latex: w.latex, text: w.text, note: w.says })) },
   ]);
 }
 

@@ -10,7 +10,7 @@ export function findingText(f: DeskFinding, withWorking: boolean): string {
   for (const e of f.exact) lines.push(`exact: ${e.text} ≈ ${e.near}`);
   lines.push(...f.details);
   if (f.chips.length > 0) lines.push(`(${f.chips.map((c) => c.text).join("; ")})`);
-  if (withWorking && f.working.length > 0) lines.push("", ...f.working.map((w) => `${w.says} ${w.text}`));
+  if (withWorking && f.working?.length) lines.push("", ...f.working.map((w) => `${w.says} ${w.text}`));
   return lines.join("\n");
 }
 
@@ -24,7 +24,7 @@ export function findingLatex(f: DeskFinding, withWorking: boolean): string {
   for (const e of f.exact) lines.push(`\\[ ${e.latex} \\approx ${e.near.replace(/−/g, "-")} \\]`);
   for (const d of f.details) lines.push("", latexText(d));
   if (f.chips.length > 0) lines.push("", `(${latexText(f.chips.map((c) => c.text).join("; "))})`);
-  if (withWorking) for (const w of f.working) lines.push("", latexText(w.says), `\\[ ${w.latex} \\]`);
+  if (withWorking) for (const w of f.working ?? []) lines.push("", latexText(w.says), `\\[ ${w.latex} \\]`);
   return lines.join("\n");
 }
 

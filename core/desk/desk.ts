@@ -4,7 +4,7 @@ import { inline, polynomialForm } from "../solve";
 import { formatInput, formatQuantity, inputNoun } from "../explain";
 import { deskLinks } from "./links";
 import { unitName, type CaseProblem, type Model } from "../model";
-import { questionPartsWithRounding, type Analysis, type QuestionPart } from "../question";
+import { questionPartsWithRounding, workingOf, type Analysis, type QuestionPart } from "../question";
 import { noteOf } from "./functionNote";
 import { findingCard, type DeskFinding } from "./findingCard";
 
@@ -53,8 +53,14 @@ export interface Desk {
   readonly warnings: readonly CaseProblem[];
 }
 
-export function deskOf({ model, findings }: Analysis): Desk {
+/**
+ * What the Desk shows of a case.
+ * @param worked  the questions whose working is looked at: it takes as long as the answers do
+ */
+export function deskOf({ model, findings }: Analysis, worked: "all" | readonly string[] = []): Desk {
   const { source } = model;
+  const answers = (id: string) => findings.find((x) => x.id === id) ?? null;
+  const isLookedAt = (id: string) => worked === "all" || worked.includes(id);
   return {
     variables: [...model.variables.values()].map((v) => {
       const noun = inputNoun(v.name, v.unit);
@@ -82,7 +88,7 @@ export function deskOf({ model, findings }: Analysis): Desk {
     }),
     findings: (source.questions ?? []).flatMap((q) => {
       const f = findings.find((x) => x.id === q.id);
-      return f ? [findingCard(q, f, model)] : [];
+      return f ? [findingCard(q, f, model, isLookedAt(q.id) ? workingOf(q, f, model, answers) : null)] : [];
     }),
     waiting: (source.questions ?? []).flatMap((q) =>
       findings.some((x) => x.id === q.id) ? [] : [{ id: q.id, question: questionPartsWithRounding(q, model) }],

@@ -1,4 +1,4 @@
-import { formatCount, formatInput, formatNumber, formatQuantity, type WorkingStep } from "../explain";
+import { formatCount, formatInput, formatNumber, formatQuantity } from "../explain";
 import { latexName } from "../formula";
 import type { Model, Question } from "../model";
 import {
@@ -14,6 +14,7 @@ import {
   type Finding,
   type QuestionPart,
   type Solution,
+  type WorkingStep,
 } from "../question";
 import { chipsOf, type Chip } from "./chips";
 
@@ -32,19 +33,24 @@ export interface DeskFinding {
   readonly solutions: readonly { at: number; value: number | null }[];
   /** what it came to, written as its sentence writes it: the first input, its whole reading, the value; null: none */
   readonly numbers: { readonly at: string | null; readonly whole: string | null; readonly value: string | null };
-  /** the steps a student would write, where there are such */
-  readonly working: readonly WorkingStep[];
+  /** the steps a student would write, where there are such; null as long as nobody looks at them */
+  readonly working: readonly WorkingStep[] | null;
 }
 /** Answers listed as decimals where there are more than the sentence tells. */
 const MAX_LISTED = 60;
 
-export function findingCard(q: Question, f: Finding, model: Model): DeskFinding {
+/** @param working  the steps, where they are looked at */
+export function findingCard(
+  q: Question,
+  f: Finding,
+  model: Model,
+  working: readonly WorkingStep[] | null = null,
+): DeskFinding {
   const common = { id: f.id, question: questionPartsWithRounding(q, model), says: sentenceOf(f, model) };
   if (isStopped(f)) {
     const isCut = f.status === "cut";
     const chips: Chip[] = isCut ? [{ tone: "open", text: "not settled" }] : [];
     const nothing = { exact: [], details: [], message: null, solutions: [], numbers: NO_NUMBERS };
-    const working = isCut ? roomOf(q).working(q, model) : [];
     return { ...common, ...nothing, status: isCut ? "unsettled" : "error", isCut, chips, working };
   }
   const card = cardOf(f, model, common.says);
@@ -59,7 +65,7 @@ export function findingCard(q: Question, f: Finding, model: Model): DeskFinding 
     message: f.message && !common.says.includes(f.message) ? f.message : null,
     solutions: solutions.map((s) => ({ at: s.at, value: s.value })),
     numbers: numbersOf(f, model, card),
-    working: roomOf(q).working(q, model),
+    working,
   };
 }
 

@@ -1,5 +1,5 @@
 import type { CaseFile, Question } from "../model";
-import { changedRow, way } from "./way";
+import { changedRow, way, withField } from "./way";
 
 const withQuestion = (source: CaseFile, id: string, to: (q: Question) => Question): CaseFile => ({
   ...source,
@@ -14,6 +14,16 @@ export const questionEdits = {
   changeQuestion: way<{ question: Question }>({
     says: () => "change a question",
     apply: (source, { question }) => withQuestion(source, question.id, () => question),
+  }),
+  /** The lines of a student's own working; none is kept of empty ones at the end. */
+  writeWorking: way<{ id: string; lines: readonly string[] }>({
+    says: (p) => `write working for ${p.id}`,
+    apply: (source, { id, lines }) => {
+      const last = lines.findLastIndex((line) => line.trim() !== "");
+      const kept = lines.slice(0, last + 1);
+      return withQuestion(source, id, (q) => withField(q, "working", kept.length > 0 ? [...kept] : undefined));
+    },
+    group: (p) => `working:${p.id}`,
   }),
   /** Asked on the whole range of its variable. */
   clearRange: way<{ id: string }>({

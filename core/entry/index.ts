@@ -1,3 +1,4 @@
+export { plainLine } from "./plain";
 export { freshId, withEntry, type Entry } from "./entry";
 export type { Interpretation } from "./checked";
 export { MAX_LINE, interpret } from "./statement";

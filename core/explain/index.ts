@@ -22,4 +22,3 @@ export { leftAt, spareWords, worthAt, type Left } from "./planReading";
 export { planWords, type PlanWords } from "./planWords";
 export { cornerText, regionWords, variableText } from "./regionWords";
 export { coefficientRows, rangeText, relationShown, worthSentences, type CoefficientRow } from "./planWorth";
-export { workingOfEquation, workingOfSlope, type WorkingStep } from "./working";

@@ -38,6 +38,13 @@ export type Unary =
   | "step"
   | "sign";
 
+/** A number as it was written, and how closely its parts hold together: as a sum, a product, or a number alone. */
+export interface Written {
+  readonly text: string;
+  readonly latex: string;
+  readonly binds: "sum" | "product" | "number";
+}
+
 /**
  * A checked expression in one variable: names are resolved, givens are numbers, functions of the case are called by
  * name.
@@ -46,7 +53,14 @@ export type Unary =
  * 0 where its argument's stair does not jump. These three come only from differentiation.
  */
 export type Expression =
-  | { readonly kind: "number"; readonly value: number; readonly exact: Rational | null; readonly within: Enclosure }
+  | {
+      readonly kind: "number";
+      readonly value: number;
+      readonly exact: Rational | null;
+      readonly within: Enclosure;
+      /** how a person wrote it, where that says more than its digits: 1 + 4.15%/12 */
+      readonly written?: Written;
+    }
   | { readonly kind: "variable" }
   | { readonly kind: "add" | "subtract" | "multiply" | "divide"; readonly a: Expression; readonly b: Expression }
   | { readonly kind: "power"; readonly a: Expression; readonly b: Expression }

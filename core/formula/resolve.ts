@@ -22,6 +22,7 @@ import {
 import { nearName, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
 import { parse } from "./syntax";
 import type { Syntax } from "./syntaxTree";
+import { keptAsWritten, writtenAs } from "./asWritten";
 import { UNARY, BUILTIN_FUNCTIONS, CONSTANTS, RESERVED } from "./builtin";
 
 type Applied = Syntax & { readonly type: "apply" };
@@ -31,6 +32,8 @@ export interface NamedNumber {
   readonly value: number;
   readonly exact: Rational | null;
   readonly within: Enclosure;
+  /** as a person says it, where the plain number would not be known again: 4.15% */
+  readonly written?: string;
 }
 
 /** What the names of a formula may mean. */
@@ -57,11 +60,14 @@ export interface Resolved {
 export const isFunctionName = (name: string, names: Names): boolean =>
   RESERVED.has(name) ? !CONSTANTS.includes(name) : names.functions.has(name) && !names.givens.has(name);
 
-/** Reads a formula and looks up its names. All problems with names are reported at once, each with its place. */
-export function resolve(text: string, names: Names): Resolved {
+/**
+ * Reads a formula and looks up its names. All problems with names are reported at once, each with its place.
+ * @param keeps  whether numbers that fold into one stay as they were written, for people to read
+ */
+export function resolve(text: string, names: Names, keeps: "values" | "writing" = "values"): Resolved {
   const parsed = parse(text, (name) => isFunctionName(name, names) || isLostFunction(name, names));
   if (!parsed.ok) return { syntax: null, expression: null, problems: [parsed.problem], warnings: [], uses: new Map() };
-  const resolver = new Resolver(names);
+  const resolver = new Resolver(names, keeps === "writing");
   const expression = resolver.of(parsed.syntax);
   return {
     syntax: parsed.syntax,
@@ -83,12 +89,15 @@ const LOST: Expression = exactNumber(ONE);
 class Resolver {
   readonly problems: Problem[] = [];
   readonly uses = new Map<string, { start: number; end: number }>();
-  constructor(private readonly names: Names) {}
+  constructor(
+    private readonly names: Names,
+    private readonly isWritten: boolean,
+  ) {}
 
   of(s: Syntax): Expression {
     switch (s.type) {
       case "number":
-        return s.exact ? exactNumber(s.exact) : enclosedNumber(s.value, new Enclosure(down(s.value), up(s.value)));
+        return this.number(s);
       case "bracket":
         return this.of(s.of);
       case "negate":
@@ -98,8 +107,15 @@ class Resolver {
       case "apply":
         return this.application(s);
       case "operation":
-        return this.operation(s);
+        return this.isWritten ? keptAsWritten(this.operation(s), s.op, this.last) : this.operation(s);
     }
+  }
+  /** the two sides of the operation that was read last */
+  private last: readonly [Expression, Expression] = [LOST, LOST];
+
+  private number(s: Syntax & { readonly type: "number" }): Expression {
+    const plain = s.exact ? exactNumber(s.exact) : enclosedNumber(s.value, new Enclosure(down(s.value), up(s.value)));
+    return this.isWritten && s.percent ? writtenAs(plain, s.text.replace(/\s*%$/, "%")) : plain;
   }
 
   private lost(p: Problem): Expression {
@@ -119,7 +135,8 @@ class Resolver {
     const given = this.names.givens.get(name);
     if (given) {
       this.use(name, s);
-      return given.exact ? exactNumber(given.exact) : enclosedNumber(given.value, given.within);
+      const plain = given.exact ? exactNumber(given.exact) : enclosedNumber(given.value, given.within);
+      return this.isWritten && given.written ? writtenAs(plain, given.written) : plain;
     }
     const f = this.names.functions.get(name);
     if (f) {
@@ -228,6 +245,7 @@ class Resolver {
   private operation(s: Syntax & { type: "operation" }): Expression {
     const a = this.of(s.left);
     const b = this.of(s.right);
+    this.last = [a, b];
     switch (s.op) {
       case "+":
         return add(a, b);

@@ -10,7 +10,7 @@ import {
   type Polynomial,
   type Rational,
 } from "../numeric";
-import { apply, divide, type Expression } from "./expression";
+import { apply, divide, exactNumber, type Expression, type Unary } from "./expression";
 import { latexBrackets, latexName } from "./print";
 import { byRule, type Rules, type Two } from "./rules";
 
@@ -58,7 +58,9 @@ const fractionLatex = (size: Rational, x: string): string => {
 
 function writeTerms(p: Polynomial, term: (size: Rational, power: number) => string): string {
   const order = p.map((_, power) => power);
-  if (p.length > 2 || (p.length === 2 && isZero(p[0]!))) order.reverse();
+  // 14 − q/30, but 2 t − 10: a line begins with a sign only where both parts have one.
+  const isFirstNegative = p.length === 2 && signOf(p[0]!) < 0 && signOf(p[1]!) > 0;
+  if (p.length > 2 || isFirstNegative || (p.length === 2 && isZero(p[0]!))) order.reverse();
   let text = "";
   for (const power of order) {
     const c = p[power]!;
@@ -82,6 +84,8 @@ export function expressionText(e: Expression, name: string): string {
 export function expressionLatex(e: Expression, name: string): string {
   return write(e, name, 0, true);
 }
+
+const BINDS = { sum: SUM, product: PRODUCT, number: ATOM } as const;
 
 const isPi = (e: Expression): boolean => e.kind === "number" && e.value === Math.PI && !e.exact;
 /** `pi/6`, `5 pi/6`, `2 pi`, `-pi`. */
@@ -112,7 +116,8 @@ const applied = (f: string, args: readonly Expression[], w: Writing): string =>
   f + bracketed(args.map((a) => part(a, 0, w)).join(", "), w);
 
 function number(e: Extract<Expression, { readonly kind: "number" }>, w: Writing): string {
-  const { exact, value } = e;
+  const { exact, value, written } = e;
+  if (written) return wrap(w.tex ? written.latex : written.text, BINDS[written.binds], w);
   if (!exact) {
     if (value === Math.PI) return w.tex ? "\\pi" : "pi";
     if (value === Math.E) return "e";
@@ -127,6 +132,9 @@ function number(e: Extract<Expression, { readonly kind: "number" }>, w: Writing)
 }
 function product({ a, b }: Two, w: Writing): string {
   if (isPi(b) && a.kind === "number" && a.exact) return wrap(ofPi(a.exact, w.tex), PRODUCT, w);
+  // A sign in front stands before the whole product: -0.05 x, not (-0.05) x.
+  if (a.kind === "number" && a.exact && signOf(a.exact) < 0 && !a.written)
+    return RULES.negate({ kind: "negate", a: { kind: "multiply", a: exactNumber(a.exact.neg()), b } }, w);
   const right = part(b, PRODUCT + 0.5, w);
   // A number at the start of the second factor needs its sign: 1500 1.034^x would be read as two numbers.
   const isNumeric = /^[\d.]/.test(right);
@@ -134,7 +142,17 @@ function product({ a, b }: Two, w: Writing): string {
   return wrap(part(a, PRODUCT, w) + sign + right, PRODUCT, w);
 }
 /** Functions that LaTeX has a name of its own for. */
-const LATEX_NAMED: readonly string[] = ["ln", "sin", "cos", "tan"];
+const LATEX_NAMED: Readonly<Partial<Record<Unary, string>>> = {
+  ln: "\\ln",
+  sin: "\\sin",
+  cos: "\\cos",
+  tan: "\\tan",
+  asin: "\\arcsin",
+  acos: "\\arccos",
+  atan: "\\arctan",
+  log10: "\\log_{10}",
+  log2: "\\log_{2}",
+};
 function application(e: Extract<Expression, { readonly kind: "apply" }>, w: Writing): string {
   if (e.name === "exp" && e.a.kind === "number" && e.a.exact?.compare(ONE) === 0) return "e";
   // The slope of abs is a sign; people write it as a quotient, which has no value at 0 either.
@@ -142,8 +160,9 @@ function application(e: Extract<Expression, { readonly kind: "apply" }>, w: Writ
   if (!w.tex) return applied(e.name, [e.a], w);
   if (e.name === "exp") return wrap(`e^{${part(e.a, 0, w)}}`, POWER, w);
   if (e.name === "sqrt") return `\\sqrt{${part(e.a, 0, w)}}`;
+  if (e.name === "cbrt") return `\\sqrt[3]{${part(e.a, 0, w)}}`;
   if (e.name === "abs") return `\\left|${part(e.a, 0, w)}\\right|`;
-  return applied(LATEX_NAMED.includes(e.name) ? `\\${e.name}` : `\\operatorname{${e.name}}`, [e.a], w);
+  return applied(LATEX_NAMED[e.name] ?? `\\operatorname{${e.name}}`, [e.a], w);
 }
 const extreme = (e: Two & { readonly kind: "min" | "max" }, w: Writing): string =>
   applied(w.tex ? `\\${e.kind}` : e.kind, [e.a, e.b], w);

@@ -93,6 +93,8 @@ interface AnyQuestion {
   from?: Amount | undefined;
   to?: Amount | undefined;
   round?: Rounding | undefined;
+  /** lines of a student's own working, as they were typed */
+  working?: string[] | undefined;
 }
 export type Question = AnyQuestion &
   (

@@ -17,7 +17,8 @@ export function readGivens(source: CaseFile, unknown: string | null, problems: P
       problems.error(`givens[${i}].value`, `The value of ${quoted(g.name)} is not a number.`);
       return;
     }
-    givens.set(g.name, { ...numberOf(g, g.name === unknown), unit });
+    const written = unit && /^%/.test(unit.text) ? { written: `${Number((g.value * 100).toPrecision(12))}%` } : {};
+    givens.set(g.name, { ...numberOf(g, g.name === unknown), ...written, unit });
     if (unit && /^%/.test(unit.text) && Math.abs(g.value) > 1) sayHundredfold(g, `givens[${i}].value`, problems);
   });
   return givens;

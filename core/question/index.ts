@@ -2,15 +2,9 @@ export * from "./finding";
 export { analyse, type Analysis, type Progress } from "./analyse";
 export { answer } from "./ask";
 export { inFull, type FullFinding } from "./inFull";
-export {
-  changeSlot,
-  questionParts,
-  questionPartsWithRounding,
-  questionText,
-  sentenceOf,
-  slotOf,
-  workingOf,
-} from "./say";
+export { changeSlot, questionParts, questionPartsWithRounding, questionText, sentenceOf, slotOf } from "./say";
+export { workingOf } from "./workingOf";
+export type { WorkingStep } from "../working";
 export { earlierOf, usesOf } from "./uses";
 export { KINDS, roomOf } from "./rooms";
 export type { AnswerPoint, Canvas, Outline, Replacing, Sight } from "./kind";
@@ -18,3 +12,5 @@ export { NAME, TO, sidesOf, type Line } from "./common/line";
 export { MAX_EXACT, isShortDecimal, type Card } from "./common/card";
 export { roundingWords, type Choice, type Slot, type SlotResult } from "./common/slots";
 export type { QuestionPart } from "./common/words";
+export { Asking, Refusal, type Answers } from "./common/asking";
+export { inGiven, rangeOf } from "./given/answer";

@@ -2,7 +2,7 @@ import { functionsOf, type Model, type Question } from "../model";
 import { Speech } from "./common/speech";
 import { Unfit, roundingWords, type Slot, type SlotOf, type SlotResult } from "./common/slots";
 import { QuestionWords, type QuestionPart } from "./common/words";
-import { formatQuantity, type WorkingStep } from "../explain";
+import { formatQuantity } from "../explain";
 import { isStopped, solutionsOf, stretchesOf, type Finding } from "./finding";
 import { roomOf } from "./rooms";
 
@@ -63,6 +63,3 @@ export function changeSlot(q: Question, slot: Slot, text: string, model: Model):
     throw failure;
   }
 }
-
-/** The steps a student would write for a question; none where there are no such. */
-export const workingOf = (q: Question, model: Model): readonly WorkingStep[] => roomOf(q).working(q, model);

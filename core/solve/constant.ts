@@ -192,6 +192,39 @@ export function isExactlyZero(e: Expression): boolean {
   return form !== null && form.size === 0 && hasValue(e);
 }
 
+/**
+ * Whether an expression in the variable is proven to be 0 wherever it has a value, by its form in the variable itself.
+ * Even roots of what moves are left alone: √(x²) would lose its sign.
+ */
+export function isIdenticallyZero(e: Expression): boolean {
+  if (hidesASign(e)) return false;
+  const form = constantForm(e, atom("x"));
+  return form !== null && form.size === 0;
+}
+/** Whether two expressions are proven to be multiples of one another by a number, wherever both have a value. */
+export function areMultiples(e: Expression, f: Expression): boolean {
+  if (hidesASign(e) || hidesASign(f)) return false;
+  const [a, b] = [e, f].map((x) => constantForm(x, atom("x")));
+  if (!a || !b || a.size !== b.size || a.size === 0) return false;
+  const [first] = a.keys();
+  const [top, bottom] = [a.get(first!)!.factor, b.get(first!)?.factor];
+  if (!bottom) return false;
+  return [...a].every(([key, t]) => {
+    const other = b.get(key);
+    return other !== undefined && isZero(t.factor.mul(bottom).sub(other.factor.mul(top)));
+  });
+}
+function hidesASign(e: Expression): boolean {
+  if (!dependsOnVariable(e)) return false;
+  if (e.kind === "root" && e.n % 2 === 0 && e.a.kind !== "variable") return true;
+  if (e.kind === "apply" && e.name === "abs") return true;
+  const isRoot = (e.kind === "apply" && e.name === "sqrt") || (e.kind === "power" && wholeExponent(e.b) === null);
+  return (isRoot && holdsPower(e.a)) || parts(e).some(hidesASign);
+}
+/** Whether a power of what moves stands in it. */
+const holdsPower = (e: Expression): boolean =>
+  dependsOnVariable(e) && (e.kind === "power" || e.kind === "multiply" || parts(e).some(holdsPower));
+
 /** Whether `e` is proven to be exactly 0 at an input given as an expression without variable. */
 export function vanishesAt(e: Expression, input: Expression): boolean {
   const at = constantForm(input);

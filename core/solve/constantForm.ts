@@ -84,10 +84,37 @@ export function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
   for (const x of a.values())
     for (const y of b.values()) {
       const t = normal(x.factor.mul(y.factor), plus(x.exp, y.exp), [...x.atoms, ...y.atoms]);
-      if (!t) return null;
-      out.push(t);
+      const opened = t && openedSum(t);
+      if (!opened) return null;
+      out.push(...opened);
     }
   return sum(out);
+}
+
+/** Sums that stand as atoms, by their names: what a whole power of one is made of. */
+const sums = new Map<string, ConstantForm>();
+const MAX_SUMS = 2000;
+
+/** A sum under a root or below a fraction bar, as an atom that can be opened again. */
+export function sumAtom(c: ConstantForm, power: Rational): ConstantForm {
+  const name = `[${formKey(c)}]`;
+  if (sums.size > MAX_SUMS) sums.clear();
+  sums.set(name, c);
+  return atom(name, power);
+}
+
+/** √(1 + e) twice is 1 + e: whole powers of sums are multiplied out. */
+function openedSum(t: Term): Iterable<Term> | null {
+  for (const [name, p] of t.atoms) {
+    const inner = name.startsWith("[") && p.compare(ONE) >= 0 ? sums.get(name) : undefined;
+    if (!inner) continue;
+    const atoms = new Map(t.atoms);
+    const rest = p.sub(ONE);
+    if (isZero(rest)) atoms.delete(name);
+    else atoms.set(name, rest);
+    return times(sum([{ ...t, atoms }]), inner)?.values() ?? null;
+  }
+  return [t];
 }
 
 /** Collects powers of equal atoms; whole powers of primes go into the fraction. */

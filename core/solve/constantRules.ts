@@ -26,6 +26,7 @@ import {
   times,
   normal,
   single,
+  sumAtom,
   rationalOf,
 } from "./constantForm";
 import { primePowers } from "./primePowers";
@@ -44,7 +45,7 @@ export function rationalPower(c: ConstantForm, q: Rational): ConstantForm | null
     return out;
   }
   const t = single(c);
-  if (!t) return signOf(q) < 0 && c.size === 0 ? null : c.size === 0 ? EMPTY : atom(`[${formKey(c)}]`, q);
+  if (!t) return c.size === 0 ? (signOf(q) < 0 ? null : EMPTY) : sumPower(c, q);
   if (signOf(t.factor) < 0) {
     if (!isInteger(q)) return null;
     const positive = rationalPower(sum([{ ...t, factor: t.factor.neg() }]), q);
@@ -63,6 +64,15 @@ export function rationalPower(c: ConstantForm, q: Rational): ConstantForm | null
     ...[...primes].map(([p, k]): [string, Rational] => [p, q.mul(ratio(k))]),
   ]);
   return term ? sum([term]) : null;
+}
+
+/** A power of a sum, its common factor taken out: 1/(12 ln 3 − 12) is the same as (1/12)/(ln 3 − 1). */
+function sumPower(c: ConstantForm, q: Rational): ConstantForm | null {
+  const [first] = [...c].sort(([a], [b]) => (a < b ? -1 : 1));
+  const factor = first![1].factor;
+  const size = isInteger(q) ? factor : factor.abs();
+  const outside = rationalPower(fromRational(size), q);
+  return outside && times(outside, sumAtom(scaled(c, ONE.div(size)), q));
 }
 
 export function exponential(c: ConstantForm): ConstantForm | null {

@@ -1,5 +1,6 @@
 import { turnsOf } from "./constant";
 import { denominator, isInteger, isZero, numerator, ratio, rationalText, signOf, type Rational } from "../numeric";
+import { canonical } from "./canonical";
 import { Enclosure, ENTIRE } from "../interval";
 import {
   Noted,
@@ -25,7 +26,7 @@ export interface ExactForm {
 }
 
 export function formOf(written: Expression): ExactForm {
-  const expression = inTurns(written) ?? written;
+  const expression = inTurns(written) ?? canonical(written);
   return { expression, text: expressionText(expression, ""), latex: expressionLatex(expression, "") };
 }
 
@@ -97,9 +98,7 @@ export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 |
   k /= shared;
   p /= shared;
   q /= shared;
-  // Over a denominator, (345 - sqrt(97425))/2 reads better with one number under the root.
-  const under = p !== 0n && q !== 1n ? inside * k * k : inside;
-  if (under !== inside) k = 1n;
+  const under = inside;
   const sign = side < 0 ? "-" : "+";
   const rootText = `${k === 1n ? "" : `${k} `}sqrt(${under})`;
   const rootLatex = `${k === 1n ? "" : `${k}`}\\sqrt{${under}}`;

@@ -21,6 +21,8 @@ const MOST = {
   variables: 1000,
   functions: 2000,
   questions: 2000,
+  ownLines: 200,
+  ownLine: 2000,
   pieces: 500,
   tables: 100,
   columns: 200,
@@ -146,6 +148,7 @@ const common = {
   from: amount.optional(),
   to: amount.optional(),
   round: z.enum(["up", "down", "nearest", "none"]).optional(),
+  working: z.array(z.string().max(MOST.ownLine)).max(MOST.ownLines).optional(),
 };
 const pair = z.tuple([amount, amount]);
 const question = z.discriminatedUnion("ask", [

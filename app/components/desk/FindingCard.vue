@@ -34,14 +34,17 @@ const emit = defineEmits<{
 const store = useCaseStore();
 const copying = useCopying();
 
+const analysis = useAnalysisStore();
 const unfolded = ref(false);
+watch(unfolded, (is) => analysis.lookAt(props.q.id, is));
+onBeforeUnmount(() => analysis.lookAt(props.q.id, false));
 const ends = computed(() =>
   props.closeUp && props.card ? closeUpOf(modelOf(props.closeUp), props.q, props.card) : null,
 );
 async function copy(kind: "text" | "latex"): Promise<void> {
   if (!props.card) return;
   const text = (kind === "text" ? findingText : findingLatex)(props.card, unfolded.value);
-  const withWorking = unfolded.value && props.card.working.length > 0 ? ", with its working" : "";
+  const withWorking = unfolded.value && props.card.working?.length ? ", with its working" : "";
   const summary = `The finding is copied${kind === "latex" ? " as LaTeX" : ""}${withWorking}.`;
   await copying.copy(text, summary);
 }
@@ -80,7 +83,7 @@ const InfluenceBars = later(() => import("./InfluenceBars.vue"));
     <p v-if="was" class="quiet">{{ ghostName }}: <PlainText :text="was" /></p>
     <SlipNote v-for="s in slips" :key="s.message" :slip="s" />
     <ChipList v-if="card" :chips="card.chips" />
-    <FindingWorking v-if="card && card.working.length > 0" v-model:open="unfolded" :steps="card.working" />
+    <FindingWorking v-if="card && card.status !== 'error'" v-model:open="unfolded" :q="q" :steps="card.working" />
     <p v-if="card && card.status !== 'error'" class="more">
       <Button v-if="card.isCut" link @click="emit('longer', q.id)">look longer</Button>
       <Button v-if="card.solutions.length > 0" link :aria-expanded="closeUp !== null" @click="emit('close', q.id)">

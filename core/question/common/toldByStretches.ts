@@ -4,7 +4,6 @@ import { followedInput } from "./followed";
 export const toldByStretches = {
   details: () => [],
   surety: (_f: unknown, on: string) => `every stretch${on}`,
-  working: () => [],
   followed: followedInput,
   printsOpen: false,
 } as const;

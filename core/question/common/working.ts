@@ -1,19 +1,34 @@
-import { VARIABLE, call, type Expression } from "../../formula";
-import { workingOfEquation, type WorkingStep } from "../../explain";
-import { readAmount, type Amount, type Model } from "../../model";
-import type { Rational } from "../../numeric";
-import { inline } from "../../solve";
+import { latexName, type Expression } from "../../formula";
+import { bodyOf, newSetting, preludeOf, type Setting, type Shown, type WorkingStep } from "../../working";
+import type { Question } from "../../model";
+import type { Asking } from "./asking";
 
-export { workingOfEquation, type WorkingStep };
+export type { WorkingStep };
 
-/** A function of a case, written out; null where it is none or in trouble. */
-export function expressionOf(name: string, model: Model): { name: string; of: string; body: Expression } | null {
-  const f = model.functions.get(name);
-  return f && !f.trouble ? { name, of: f.of, body: inline(call(name, 0, VARIABLE), model.table) } : null;
+/** The unknown of a question, its range and the functions of its case. */
+export const settingOf = (asking: Asking, range = asking.range): Setting =>
+  newSetting(asking.variable.name, range, asking.table);
+
+/** A function of the question written out, its numbers as they were typed. */
+export const writtenBody = (asking: Asking, i = 0): Expression =>
+  bodyOf(asking.functions[i]!.name, asking.model) ?? asking.body(i);
+
+/** `P(q)`, as text and as LaTeX. */
+export function applied(name: string, x: string): Shown {
+  return { text: `${name}(${x})`, latex: `${latexName(name)}(${latexName(x)})` };
 }
 
-/** A number of a question that is known without answering another one. */
-export function knownAmount(a: Amount, model: Model): { value: number; exact: Rational } | null {
-  const read = typeof a === "object" ? null : readAmount(a, model.names);
-  return read?.ok ? read : null;
-}
+/** What is asked in names, and what these are. */
+export const preludeFor = <Q extends Question>(asking: Asking<Q>, says: string, shown: Shown): WorkingStep[] =>
+  preludeOf(
+    asking.functions.map((f) => f.name),
+    { says, shown },
+    asking.model,
+  );
+
+/** Two sides with a sign between, as text and as LaTeX. */
+export const joined = (left: Shown, sign: string, right: Shown): Shown => ({
+  text: `${left.text} ${sign} ${right.text}`,
+  latex: `${left.latex} ${LATEX_SIGNS[sign] ?? sign} ${right.latex}`,
+});
+const LATEX_SIGNS: Readonly<Record<string, string>> = { "≈": "\\approx", "<=": "\\le", ">=": "\\ge" };

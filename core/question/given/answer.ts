@@ -50,7 +50,8 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
   };
 }
 
-function rangeOf(asking: Asking<QuestionOf<"given">>): { readonly from: Spot; readonly to: Spot } {
+/** The values the given may have. */
+export function rangeOf(asking: Asking<QuestionOf<"given">>): { readonly from: Spot; readonly to: Spot } {
   const { q, model } = asking;
   if (!model.givens.has(q.given)) {
     const near = nearName(q.given, [...model.givens.keys()]);
@@ -67,7 +68,7 @@ function rangeOf(asking: Asking<QuestionOf<"given">>): { readonly from: Spot; re
 }
 
 /** The function at a fixed input as a formula of the given. @throws Refusal where that cannot be had */
-function inGiven(asking: Asking<QuestionOf<"given">>, at: Spot): { body: Expression; table: FunctionTable } {
+export function inGiven(asking: Asking<QuestionOf<"given">>, at: Spot): { body: Expression; table: FunctionTable } {
   const { q, model, name } = asking;
   const { functions, table } = buildModel(model.source, q.given);
   if (functions.get(name)?.trouble !== null)

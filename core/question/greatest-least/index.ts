@@ -1,13 +1,12 @@
-import { workingOfSlope } from "../../explain";
 import { pointsOf } from "../common/pointsOf";
 import { followedValue } from "../common/followed";
 import { functionReplaced } from "../common/replaced";
 import { choiceSlot, range, theFunction } from "../common/slots";
-import { expressionOf } from "../common/working";
 import type { Kind, Outline } from "../kind";
 import { best as answer } from "./answer";
 import { details } from "./details";
 import { sentence } from "./sentence";
+import { working } from "./working";
 
 const WORDS = (["greatest", "least"] as const).map((value) => ({ value, text: value }));
 
@@ -67,10 +66,7 @@ export const greatestLeast: Kind<"greatest" | "least"> = {
     const n = f.solutions.length;
     return n === 1 ? `the ${f.ask}${on}, proven` : `all ${n} best inputs, proven`;
   },
-  working(q, model) {
-    const f = expressionOf(q.function, model);
-    return f ? workingOfSlope(f.body, f.name, f.of) : [];
-  },
+  working,
   followed: followedValue,
   printsOpen: false,
 

@@ -1,5 +1,4 @@
 import { list } from "../../explain";
-import { expressionOf, workingOfEquation } from "../common/working";
 import { closer, neighbours } from "../common/card";
 import { sidesOf } from "../common/line";
 import { levelSentence, suretyOfPlaces } from "../common/levelWords";
@@ -11,6 +10,7 @@ import type { Speech } from "../common/speech";
 import type { MeetFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
 import { meet as answer } from "./answer";
+import { working } from "./working";
 
 const inPlace = (i: number) =>
   functionSlot<QuestionOf<"meet">>(
@@ -65,12 +65,7 @@ export const meet: Kind<"meet"> = {
 
   details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],
   surety: suretyOfPlaces,
-  working(q, model) {
-    const [left, right] = q.functions.map((name) => expressionOf(name, model));
-    if (!left || !right || q.functions.length !== 2 || left.of !== right.of) return [];
-    const { of } = left;
-    return workingOfEquation(left.body, right.body, of, `${left.name}(${of}) = ${right.name}(${of})`);
-  },
+  working,
   followed: followedInput,
   printsOpen: true,
 

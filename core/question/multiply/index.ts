@@ -1,30 +1,13 @@
-import { exactNumber, substitute } from "../../formula";
-import { formatNumber, type WorkingStep } from "../../explain";
-import type { Model } from "../../model";
-import { ZERO, toDouble } from "../../numeric";
-import { exactRational } from "../../solve";
 import { closer } from "../common/card";
 import { followedInput } from "../common/followed";
 import { pointsOf } from "../common/pointsOf";
 import { functionReplaced } from "../common/replaced";
 import { theAmount, rounding, theFunction } from "../common/slots";
-import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
-import type { Kind, Outline, QuestionOf } from "../kind";
+import type { Kind, Outline } from "../kind";
 import { multiply as answer } from "./answer";
 import { sentence } from "./sentence";
 import { typed } from "./typed";
-
-function working(q: QuestionOf<"multiply">, model: Model): WorkingStep[] {
-  const f = expressionOf(q.function, model);
-  const factor = knownAmount(q.factor, model);
-  const from = f && startOf(q, f.of, model);
-  const first = from && exactRational(substitute(f.body, exactNumber(from)));
-  if (!first || !factor) return [];
-  const asked = `${f.name}(${f.of}) = ${formatNumber(factor.value)} ${f.name}(${formatNumber(toDouble(from))})`;
-  return workingOfEquation(f.body, exactNumber(first.mul(factor.exact)), f.of, asked);
-}
-const startOf = (q: QuestionOf<"multiply">, variable: string, model: Model) =>
-  q.start === undefined ? (model.variables.get(variable)?.from ?? ZERO) : (knownAmount(q.start, model)?.exact ?? null);
+import { working } from "./working";
 
 /** Share of its middle value that the geometric mean of a growing function's ends comes up to. */
 const GROWTH = 0.9;

@@ -1,5 +1,4 @@
-import { exactNumber } from "../../formula";
-import { formatNumber, isMoney } from "../../explain";
+import { isMoney } from "../../explain";
 import { closer, neighbours } from "../common/card";
 import { sidesOf } from "../common/line";
 import { levelSentence, suretyOfPlaces } from "../common/levelWords";
@@ -7,9 +6,9 @@ import { followedInput } from "../common/followed";
 import { pointsOf } from "../common/pointsOf";
 import { functionReplaced } from "../common/replaced";
 import { theAmount, range, rounding, theFunction } from "../common/slots";
-import { expressionOf, knownAmount, workingOfEquation } from "../common/working";
 import type { Kind } from "../kind";
 import { reach as answer } from "./answer";
+import { working } from "./working";
 
 /** Where has a function a value? */
 export const reach: Kind<"reach"> = {
@@ -66,17 +65,7 @@ export const reach: Kind<"reach"> = {
 
   details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],
   surety: suretyOfPlaces,
-  working(q, model) {
-    const f = expressionOf(q.function, model);
-    const level = knownAmount(q.value, model);
-    if (!f || !level) return [];
-    return workingOfEquation(
-      f.body,
-      exactNumber(level.exact),
-      f.of,
-      `${f.name}(${f.of}) = ${formatNumber(level.value, 12)}`,
-    );
-  },
+  working,
   followed: followedInput,
   printsOpen: true,
 

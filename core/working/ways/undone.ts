@@ -11,13 +11,19 @@ import {
   wholeExponent,
   wholeNumber,
   type Expression,
-} from "../formula";
-import { isZero } from "../numeric";
-import { encloseConstant, exactRational } from "../solve";
+} from "../../formula";
+import { isZero } from "../../numeric";
+import { encloseConstant, exactRational } from "../../solve";
 
 /** What undoing the outermost operation of an equation's left side comes to. */
 export type Undone =
-  | { readonly kind: "step"; readonly says: string; readonly left: Expression; readonly right: Expression }
+  | {
+      readonly kind: "step";
+      readonly rule: string;
+      readonly says: string;
+      readonly left: Expression;
+      readonly right: Expression;
+    }
   /** no number makes it true */
   | { readonly kind: "impossible"; readonly says: string };
 /** Both sides, with the unknown on the left alone. */
@@ -26,7 +32,13 @@ export interface Equation {
   readonly right: Expression;
 }
 
-const step = (says: string, left: Expression, right: Expression): Undone => ({ kind: "step", says, left, right });
+const step = (rule: string, says: string, left: Expression, right: Expression): Undone => ({
+  kind: "step",
+  rule,
+  says,
+  left,
+  right,
+});
 const impossible = (says: string): Undone => ({ kind: "impossible", says });
 
 /**
@@ -36,7 +48,7 @@ const impossible = (says: string): Undone => ({ kind: "impossible", says });
 export function undone({ left: u, right: c }: Equation, x: string): Undone | null {
   switch (u.kind) {
     case "negate":
-      return step("Change the sign of both sides.", u.a, negate(c));
+      return step("sign", "Change the sign of both sides.", u.a, negate(c));
     case "add":
     case "subtract":
     case "multiply":
@@ -59,19 +71,23 @@ function undoneOfTwo(u: OfTwo, c: Expression, x: string): Undone | null {
   if (isFirstMoving === dependsOnVariable(u.b)) return null;
   const [moving, still] = isFirstMoving ? [u.a, u.b] : [u.b, u.a];
   const text = expressionText(still, x);
-  if (u.kind === "add") return step(`Subtract ${text} on both sides.`, moving, subtract(c, still));
+  const isNegative = still.kind === "number" && still.value < 0;
+  if (u.kind === "add")
+    return isNegative
+      ? step("add", `Add ${expressionText(negate(still), x)} on both sides.`, moving, subtract(c, still))
+      : step("subtract", `Subtract ${text} on both sides.`, moving, subtract(c, still));
   if (u.kind === "subtract")
     return isFirstMoving
-      ? step(`Add ${text} on both sides.`, moving, add(c, still))
-      : step(`Take ${text} to the other side.`, moving, subtract(still, c));
+      ? step("add", `Add ${text} on both sides.`, moving, add(c, still))
+      : step("subtract", `Take ${text} to the other side.`, moving, subtract(still, c));
   if (u.kind === "multiply") {
     const factor = exactRational(still);
-    return factor && isZero(factor) ? null : step(`Divide by ${text}.`, moving, divide(c, still));
+    return factor && isZero(factor) ? null : step("divide", `Divide by ${text}.`, moving, divide(c, still));
   }
-  if (isFirstMoving) return step(`Multiply by ${text}.`, moving, multiply(c, still));
+  if (isFirstMoving) return step("multiply", `Multiply by ${text}.`, moving, multiply(c, still));
   const level = encloseConstant(c);
   return level.lo > 0 || level.hi < 0
-    ? step("Exchange denominator and value.", moving, divide(still, c))
+    ? step("reciprocal", "Exchange denominator and value.", moving, divide(still, c))
     : impossible("A fraction with a fixed numerator is never 0.");
 }
 
@@ -80,12 +96,12 @@ function undonePower(u: Expression & { readonly kind: "power" }, c: Expression, 
     if (encloseConstant(c).hi <= 0)
       return impossible(`A power of ${expressionText(u.a, x)} is always positive: there is no solution.`);
     const says = "Take the logarithm of both sides, and divide by that of the base.";
-    return step(says, u.b, divide(apply("ln", c), apply("ln", u.a)));
+    return step("logarithm", says, u.b, divide(apply("ln", c), apply("ln", u.a)));
   }
   const n = wholeExponent(u.b);
   // An even power has two roots, and is told in another way.
   if (n === null || n < 2 || n % 2 === 0) return null;
-  return step(`Take the root of order ${n}.`, u.a, n === 3 ? apply("cbrt", c) : { kind: "root", a: c, n });
+  return step("root", `Take the root of order ${n}.`, u.a, n === 3 ? apply("cbrt", c) : { kind: "root", a: c, n });
 }
 
 function undoneFunction(u: Expression & { readonly kind: "apply" }, c: Expression): Undone | null {
@@ -94,17 +110,17 @@ function undoneFunction(u: Expression & { readonly kind: "apply" }, c: Expressio
     case "exp":
       return hi <= 0
         ? impossible("A power of e is always positive: there is no solution.")
-        : step("Take the logarithm of both sides.", u.a, apply("ln", c));
+        : step("logarithm", "Take the logarithm of both sides.", u.a, apply("ln", c));
     case "ln":
-      return step("Raise e to both sides.", u.a, apply("exp", c));
+      return step("exponential", "Raise e to both sides.", u.a, apply("exp", c));
     case "log10":
-      return step("Raise 10 to both sides.", u.a, power(wholeNumber(10), c));
+      return step("exponential", "Raise 10 to both sides.", u.a, power(wholeNumber(10), c));
     case "log2":
-      return step("Raise 2 to both sides.", u.a, power(wholeNumber(2), c));
+      return step("exponential", "Raise 2 to both sides.", u.a, power(wholeNumber(2), c));
     case "sqrt":
       return hi < 0
         ? impossible("A square root is never negative: there is no solution.")
-        : step("Square both sides.", u.a, power(c, wholeNumber(2)));
+        : step("square", "Square both sides.", u.a, power(c, wholeNumber(2)));
     default:
       return null;
   }

@@ -1,0 +1,2 @@
+export { judged } from "./judge";
+export type { Judged, Verdict } from "./said";

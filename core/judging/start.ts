@@ -1,0 +1,74 @@
+import { differentiate, dependsOnVariable, exactNumber, multiply, wholeNumber, type Expression } from "../formula";
+import { ratio } from "../numeric";
+import { numberOfSpot, spotOfRational, tidied, valueAt, type Range } from "../solve";
+import { anyOf, bodyOf, equation, newSetting, type Setting, type Statement } from "../working";
+import { Asking, inGiven, rangeOf, type Answers } from "../question";
+import type { Model, Question } from "../model";
+
+/** What the first line is judged against. */
+export interface Start {
+  readonly on: Setting;
+  /** what the question says of the unknown; null where it asks for a number */
+  readonly statement: Statement | null;
+  /** the function whose slope is asked for, where the way leads over it */
+  readonly body: Expression | null;
+  readonly isGiven: boolean;
+}
+
+/** What a question says, as a statement of its unknown. @throws Refusal where the question itself is at fault */
+export function startOf(q: Question, model: Model, answers: Answers): Start {
+  const asking = new Asking(q, model, answers);
+  const bodies = asking.functions.map((f, i) => bodyOf(f.name, model) ?? asking.body(i));
+  const body = bodies[0]!;
+  const on = newSetting(asking.variable.name, asking.range, asking.table);
+  const start = (statement: Statement | null, range = asking.range): Start => ({
+    on: { ...on, range },
+    statement,
+    body,
+    isGiven: false,
+  });
+  const level = (value: Parameters<typeof asking.amount>[0]) => numberOfSpot(asking.amount(value, "the value"));
+  switch (q.ask) {
+    case "meet":
+      return start(bodies[1] ? equation(body, bodies[1]) : null);
+    case "reach":
+    case "where":
+      return start(equation(body, level(q.value)));
+    case "reach-any":
+      return start(anyOf(q.values.map((v) => equation(body, level(v)))));
+    case "greatest":
+    case "least":
+      return start(equation(tidied(differentiate(body)), wholeNumber(0)));
+    case "compare":
+      return start(anyOf(bodies.slice(1).map((other) => equation(body, other))));
+    case "multiply":
+      return multiplied(q, asking as Asking<typeof q>, body, start);
+    case "given": {
+      const { body: inside, table } = inGiven(asking as Asking<typeof q>, asking.amount(q.at, "the input"));
+      const range = rangeOf(asking as Asking<typeof q>);
+      return {
+        on: newSetting(q.given, range, table),
+        statement: equation(inside, level(q.value)),
+        body: null,
+        isGiven: true,
+      };
+    }
+    default:
+      return start(null);
+  }
+}
+
+function multiplied(
+  q: Extract<Question, { ask: "multiply" }>,
+  asking: Asking<Extract<Question, { ask: "multiply" }>>,
+  body: Expression,
+  start: (s: Statement | null, range?: Range) => Start,
+): Start {
+  const from =
+    q.start === undefined ? (asking.range.from ?? spotOfRational(ratio(0))) : asking.amount(q.start, "the start");
+  const first = valueAt(body, from, asking.table);
+  const base = first.kind === "value" ? (first.exact ? exactNumber(first.exact) : first.form) : null;
+  if (!base || dependsOnVariable(base)) return start(null);
+  const factor = numberOfSpot(asking.amount(q.factor, "the factor"));
+  return start(equation(body, multiply(factor, base)), { from, to: asking.range.to });
+}

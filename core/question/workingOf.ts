@@ -1,0 +1,24 @@
+import { Exhausted, within } from "../numeric";
+import type { Model, Question } from "../model";
+import type { WorkingStep } from "../working";
+import { Asking, Refusal, type Answers } from "./common/asking";
+import { isStopped, type Finding } from "./finding";
+import { roomOf } from "./rooms";
+
+/** Work that one working is given, in steps: well under a tenth of a second. */
+const WORKING_EFFORT = 400_000;
+
+/**
+ * The steps a student would write for a question, each proven; none where there are no such, or where they would take
+ * too much work.
+ */
+export function workingOf(q: Question, finding: Finding, model: Model, answers: Answers): readonly WorkingStep[] {
+  if (finding.status === "error") return [];
+  try {
+    const f = isStopped(finding) ? null : finding;
+    return within(WORKING_EFFORT, () => roomOf(q).working(new Asking(q, model, answers), f));
+  } catch (failure) {
+    if (failure instanceof Exhausted || failure instanceof Refusal) return [];
+    throw failure;
+  }
+}

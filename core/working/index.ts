@@ -1,0 +1,28 @@
+export { bodyOf } from "./body";
+export { equationWorking } from "./equationWorking";
+export { preludeOf } from "./prelude";
+export { between, isOn, isRootAt, isSameWhereDefined, relation, solutionsOf, type Relation } from "./proof";
+export {
+  NONE,
+  anyOf,
+  answerOf,
+  equation,
+  newSetting,
+  numberLatex,
+  polynomialEquation,
+  shownAs,
+  stated,
+  told,
+  written,
+  type Equation,
+  type Setting,
+  type Shown,
+  type Solutions,
+  type Statement,
+  type WorkingStep,
+} from "./statement";
+export { slopeStep, sideShown, holdsCalls } from "./slope";
+export { antiderivative } from "./antiderivative";
+export { signTable } from "./signTable";
+export { inputShown, putInStep, valueSaid, type ValueSaid } from "./values";
+export { quantityLatex } from "./prelude";
