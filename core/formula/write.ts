@@ -170,7 +170,15 @@ const extreme = (e: Two & { readonly kind: "min" | "max" }, w: Writing): string 
 const RULES: Rules<Writing, string> = {
   number,
   variable: (_e, { tex, name }) => (tex ? latexName(name) : name),
-  add: ({ a, b }, w) => wrap(`${part(a, SUM, w)} + ${part(b, SUM, w)}`, SUM, w),
+  add: ({ a, b }, w) => {
+    const right = part(b, SUM, w);
+    // x + −10 y is x − 10 y.
+    return wrap(
+      right.startsWith("-") ? `${part(a, SUM, w)} - ${right.slice(1)}` : `${part(a, SUM, w)} + ${right}`,
+      SUM,
+      w,
+    );
+  },
   subtract: ({ a, b }, w) => wrap(`${part(a, SUM, w)} - ${part(b, PRODUCT, w)}`, SUM, w),
   negate: ({ a }, w) => wrap(`-${part(a, PRODUCT, w)}`, SUM, w),
   multiply: product,

@@ -1,24 +1,8 @@
 import { Exhausted, within } from "../numeric";
-import {
-  dependsOnVariable,
-  differentiate,
-  expressionLatex,
-  same,
-  subtract,
-  type Expression,
-} from "../formula";
+import { dependsOnVariable, differentiate, same, subtract, type Expression } from "../formula";
 import { areMultiples, isExactlyZero, isIdenticallyZero, tidied, type Spot } from "../solve";
 import { Refusal, type Answers } from "../question";
-import {
-  between,
-  newSetting,
-  relation,
-  shownAs,
-  solutionsOf,
-  type Equation,
-  type Setting,
-  type Statement,
-} from "../working";
+import { between, newSetting, relation, solutionsOf, type Equation, type Setting, type Statement } from "../working";
 import type { Model, Question } from "../model";
 import { constants, roundedAs, told, wrongNumbers } from "./numbers";
 import { readOwnLine, type OwnLine } from "./ownLine";
@@ -54,6 +38,7 @@ export function judged(q: Question, lines: readonly string[], model: Model, answ
 class Judge {
   private above: Statement | null;
   private expression: Expression | null = null;
+  private lastWas: OwnLine["kind"] = "blank";
   private readonly on: Setting;
 
   constructor(
@@ -67,26 +52,31 @@ class Judge {
   all(lines: readonly string[]): Judged[] {
     return lines.map((text) => {
       const line = readOwnLine(text, { x: this.on.x, model: this.model, isGiven: this.start.isGiven });
-      return { text, latex: latexOf(line, this.on.x), ...this.one(line) };
+      return { text, latex: "latex" in line ? line.latex : null, ...this.one(line) };
     });
   }
 
   private one(line: OwnLine): Said {
+    const said = this.judge(line);
+    if (line.kind !== "blank") this.lastWas = line.kind;
+    return said;
+  }
+  private judge(line: OwnLine): Said {
     switch (line.kind) {
       case "blank":
         return say("blank", "");
       case "refused":
         return say("unread", line.message);
       case "expression":
-        return this.simplified(line.expression);
+        return this.simplified(line.expression, line.isGoingOn || this.lastWas === "expression");
       case "statement":
         return this.stated(line);
     }
   }
 
   /** An expression, set against the one above it. */
-  private simplified(e: Expression): Said {
-    const before = this.expression;
+  private simplified(e: Expression, isGoingOn: boolean): Said {
+    const before = isGoingOn ? this.expression : null;
     this.expression = e;
     return before ? sameExpression(before, e, this.on) : say("follows", "Taken as the start.");
   }
@@ -99,28 +89,25 @@ class Judge {
     if (eq) this.expression = eq.right;
     if (eq && isSame(eq.left, eq.right)) return say("follows", `True for every ${this.on.x}.`);
     if (eq && !dependsOnVariable(eq.left) && !dependsOnVariable(eq.right)) return constants(eq);
-    if (!this.above) return this.withoutQuestion(eq, line);
-    const said = this.against(this.above, line);
-    if (said.verdict === "wrong" || said.verdict === "open") {
-      const named = eq && line.isNamed ? this.namedWrong(eq) : null;
-      if (named) return named;
+    const named = eq && line.isNamed && dependsOnVariable(eq.right) ? this.namedWrong(eq) : null;
+    if (named) return named;
+    if (!this.above) {
+      this.above = statement;
+      return say("follows", "Taken as the start.");
     }
+    const said = this.against(this.above, line);
     // Rounded answers stand for those above, which stay what later lines are judged by.
     const isRounded = said.verdict === "follows" && said !== FOLLOWS && line.rounded !== null;
     if (!isRounded) this.above = statement;
     return said;
   }
 
-  /** A line where the question asks for a number: nothing is known of the unknown. */
-  private withoutQuestion(eq: Equation | null, line: OwnLine & { kind: "statement" }): Said {
-    const named = eq && line.isNamed ? this.namedWrong(eq) : null;
-    if (named) return named;
-    this.above = line.statement;
-    return say("follows", "Taken as the start.");
-  }
-
-  /** `P'(q) = …`, which is not so: where, and the likely slip. */
+  /**
+   * `P'(q) = …`, which is not so: where, and the likely slip. Null where it is the question itself: R(q) = C(q), with
+   * what C is.
+   */
   private namedWrong(eq: Equation): Said | null {
+    if (isQuestion(eq, this.start.statement)) return null;
     const at = counterexample(eq, this.on);
     if (!at) return null;
     const { body } = this.start;
@@ -143,6 +130,9 @@ class Judge {
     const { statement } = line;
     const found = relation(above, statement, this.on);
     if (found.kind === "same") return this.evenOutside(above, statement) ?? FOLLOWS;
+    const isNew = found.kind === "brings" && solutionsOf(above, this.on).spots.length === 0;
+    const outside = isNew ? this.evenOutside(above, statement) : null;
+    if (outside) return outside;
     const near = line.rounded && roundedAs(line.rounded, solutionsOf(above, this.on), this.on.x);
     if (near) return near;
     if (found.kind === "open") return say("open", "Not settled: it was neither shown to follow nor to be wrong.");
@@ -174,11 +164,11 @@ class Judge {
    * all inputs.
    */
   private evenOutside(above: Statement, line: Statement): Said | null {
-    const here = solutionsOf(line, this.on);
+    const here = solutionsOf(above, this.on);
     if (here.spots.length > 0 || here.stretches.length > 0 || line.kind === "none") return null;
     const everywhere = newSetting(this.on.x, { from: null, to: null }, this.on.table);
     const found = relation(above, line, everywhere);
-    if (found.kind === "same" || found.kind === "open") return null;
+    if (found.kind === "same" || found.kind === "open" || found.kind === "brings") return null;
     const [at] = [...found.lost, ...found.brought];
     const where = found.lost.length > 0 ? "holds above, and not here" : "holds here, and not above";
     return say("wrong", `${told([at!], this.on.x)}, outside the range, ${where}.`, this.slip(above, line));
@@ -188,6 +178,12 @@ class Judge {
     if (above.kind !== "equation" || line.kind !== "equation") return null;
     return slipBetween(above, line, this.on.x);
   }
+}
+
+function isQuestion(eq: Equation, asked: Statement | null): boolean {
+  if (asked?.kind !== "equation") return false;
+  const is = (a: Expression, b: Expression) => isSame(eq.left, a) && isSame(eq.right, b);
+  return is(asked.left, asked.right) || is(asked.right, asked.left);
 }
 
 /** Whether what is left of the answers is all that the line says. */
@@ -225,8 +221,3 @@ function sameExpression(before: Expression, after: Expression, on: Setting): Sai
 }
 
 const unlike = (s: Sides, x: string): string => `At ${x} = ${s.at} the left side is ${s.left}, the right ${s.right}.`;
-
-function latexOf(line: OwnLine, x: string): string | null {
-  if (line.kind === "expression") return expressionLatex(line.expression, x);
-  return line.kind === "statement" ? shownAs(line.statement, x).latex : null;
-}

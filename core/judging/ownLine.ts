@@ -1,5 +1,5 @@
 import { plainLine } from "../entry";
-import { resolve, type Expression, type Names } from "../formula";
+import { latexOf, resolve, type Expression, type Names } from "../formula";
 import { inline } from "../solve";
 import { NONE, anyOf, bodyOf, equation, type Equation, type Statement } from "../working";
 import type { Model } from "../model";
@@ -25,9 +25,17 @@ export type OwnLine =
       readonly equal: readonly (readonly [Expression, Expression])[];
       /** the left side is a function of the case by its name */
       readonly isNamed: boolean;
+      /** typeset as it was typed; null where that is words */
+      readonly latex: string | null;
     }
   /** an expression alone, or after "=": the line above, written in another way */
-  | { readonly kind: "expression"; readonly expression: Expression };
+  | {
+      readonly kind: "expression";
+      readonly expression: Expression;
+      /** after "=": the line above goes on */
+      readonly isGoingOn: boolean;
+      readonly latex: string | null;
+    };
 
 /** What the names of a line mean: the unknown, and the case. */
 export interface Reading {
@@ -59,7 +67,8 @@ export function readOwnLine(text: string, reading: Reading): OwnLine {
   if (typeof bad === "string") return { kind: "refused", message: bad };
   const list = read as Part[];
   const only = list.length === 1 ? list[0]! : null;
-  if (only && only.sides.length === 1) return { kind: "expression", expression: only.sides[0]! };
+  if (only && only.sides.length === 1)
+    return { kind: "expression", expression: only.sides[0]!, isGoingOn: /^\s*=/u.test(plain), latex: only.latex };
   if (list.some((p) => p.sides.length < 2)) return { kind: "refused", message: "Each part of a list is an equation." };
   return statement(list, anyOf(list.map((p): Equation => equation(p.sides[0]!, p.sides[1]!))));
 }
@@ -68,6 +77,7 @@ interface Part {
   readonly sides: readonly Expression[];
   readonly rounded: Rounded | null;
   readonly isNamed: boolean;
+  readonly latex: string;
 }
 
 function statement(list: readonly Part[], of: Statement): OwnLine {
@@ -78,6 +88,7 @@ function statement(list: readonly Part[], of: Statement): OwnLine {
     rounded: list.length > 0 && rounded.every((r) => r !== null) ? (rounded as Rounded[]) : null,
     equal: list.flatMap((p) => p.sides.slice(2).map((s, i) => [p.sides[i + 1]!, s] as const)),
     isNamed: list.length === 1 && list[0]!.isNamed,
+    latex: list.length === 0 ? null : list.map((p) => p.latex).join(" \\quad\\text{or}\\quad "),
   };
 }
 
@@ -100,8 +111,12 @@ function readPart(part: string, reading: Reading): Part | string {
   const read = sides.map((s) => readSide(s, reading));
   const bad = read.find((r) => typeof r === "string");
   if (typeof bad === "string") return bad;
-  const list = read as Expression[];
+  const list = (read as Side[]).map((r) => r.expression);
+  const typeset = (read as Side[]).map((r) => r.latex);
+  const sign = part.includes("≈") ? " \\approx " : " = ";
+  const before = typeset.length > 1 ? `${typeset.slice(0, -1).join(" = ")}${sign}` : /^\s*=/u.test(part) ? "= " : "";
   return {
+    latex: before + typeset.at(-1)!,
     sides: list,
     rounded: roundedOf(sides, part, list),
     isNamed: /^\p{L}[\p{L}\d_]*'*\s*\(\s*\p{L}[\p{L}\d_]*\s*\)$/u.test(sides[0]!),
@@ -118,7 +133,11 @@ function roundedOf(sides: readonly string[], part: string, read: readonly Expres
   return { value: Number(last.replace("−", "-")), places: m[1]?.length ?? 0, isExact };
 }
 
-function readSide(text: string, { x, model, isGiven }: Reading): Expression | string {
+interface Side {
+  readonly expression: Expression;
+  readonly latex: string;
+}
+function readSide(text: string, { x, model, isGiven }: Reading): Side | string {
   const names = namesFor(x, model, isGiven);
   const tried = [
     text,
@@ -128,7 +147,7 @@ function readSide(text: string, { x, model, isGiven }: Reading): Expression | st
   let first: string | null = null;
   for (const t of tried) {
     const read = resolve(t, names, "writing");
-    if (read.expression) return opened(read.expression, model);
+    if (read.expression) return { expression: opened(read.expression, model), latex: latexOf(read.syntax!) };
     first ??= read.problems[0]?.message ?? "This line could not be read.";
   }
   return first!;

@@ -11,6 +11,7 @@ import {
   parts,
   power,
   rebuild,
+  same,
   subtract,
   wholeExponent,
   wholeNumber,
@@ -38,6 +39,19 @@ const ofEach =
   (name: "ln" | "sqrt" | "exp"): Wrong =>
   (e) =>
     e.kind === "apply" && e.name === name && isSum(e.a) ? sum(e.a, apply(name, e.a.a), apply(name, e.a.b)) : null;
+
+const EVERY_TERM = "The factor before a bracket is for every term in it.";
+
+/** k (u + v) with the factor for one of the terms only. */
+const distributed =
+  (of: "a" | "b", by: "a" | "b", only: "first" | "second"): Wrong =>
+  (e) => {
+    if (e.kind !== "multiply" || !isSum(e[of])) return null;
+    const [bracket, k] = [e[of] as Expression & { kind: "add" | "subtract" }, e[by]];
+    return only === "first"
+      ? sum(bracket, multiply(k, bracket.a), bracket.b)
+      : sum(bracket, bracket.a, multiply(k, bracket.b));
+  };
 
 const MIDDLE_TERM = "The square of a sum has a middle term: (a + b)² = a² + 2ab + b².";
 
@@ -67,14 +81,10 @@ export const WRONG: readonly (Slip & { readonly wrong: Wrong })[] = [
     says: "A bracket is not closed over all of what is subtracted: its minus is for every term in it.",
     wrong: (e) => (e.kind === "subtract" && isSum(e.b) ? sum(e.b, subtract(e.a, e.b.a), e.b.b) : null),
   },
-  {
-    says: "The factor before a bracket is for every term in it.",
-    wrong: (e) => (e.kind === "multiply" && isSum(e.b) ? sum(e.b, multiply(e.a, e.b.a), e.b.b) : null),
-  },
-  {
-    says: "The factor before a bracket is for every term in it.",
-    wrong: (e) => (e.kind === "multiply" && isSum(e.a) ? sum(e.a, multiply(e.a.a, e.b), e.a.b) : null),
-  },
+  { says: EVERY_TERM, wrong: distributed("b", "a", "first") },
+  { says: EVERY_TERM, wrong: distributed("b", "a", "second") },
+  { says: EVERY_TERM, wrong: distributed("a", "b", "first") },
+  { says: EVERY_TERM, wrong: distributed("a", "b", "second") },
   {
     says: "A fraction is parted by its numerator, never by its denominator.",
     wrong: (e) => (e.kind === "divide" && isSum(e.b) ? sum(e.b, divide(e.a, e.b.a), divide(e.a, e.b.b)) : null),
@@ -139,15 +149,19 @@ function signSlip({ left, right }: Equation, leads: Leads, x: string): string | 
 function oneSided({ left, right }: Equation, leads: Leads): string | null {
   for (const k of numbersIn([left, right])) {
     const said = expressionText(k, "x");
+    // Left times 4 and right by 4 come to one equation; what stands there tells which was meant.
+    const isBelow = [left, right].some((side) => dividesBy(side, k));
     if (leads(divide(left, k), right) || leads(left, divide(right, k)))
-      return `Both sides are divided by ${said}, or neither.`;
+      return `Both sides are ${isBelow ? "multiplied" : "divided"} by ${said}, or neither.`;
     if (leads(multiply(left, k), right) || leads(left, multiply(right, k)))
-      return `Both sides are multiplied by ${said}, or neither.`;
+      return `Both sides are ${isBelow ? "divided" : "multiplied"} by ${said}, or neither.`;
     if (leads(add(left, k), right) || leads(subtract(left, k), right))
       return `${said} is added to both sides, or taken from both, or neither.`;
   }
   return null;
 }
+const dividesBy = (e: Expression, k: Expression): boolean =>
+  (e.kind === "divide" && same(e.b, k)) || parts(e).some((part) => dividesBy(part, k));
 function numbersIn(list: readonly Expression[]): Expression[] {
   const out = new Map<string, Expression>();
   const walk = (e: Expression): void => {

@@ -221,9 +221,11 @@ function hidesASign(e: Expression): boolean {
   const isRoot = (e.kind === "apply" && e.name === "sqrt") || (e.kind === "power" && wholeExponent(e.b) === null);
   return (isRoot && holdsPower(e.a)) || parts(e).some(hidesASign);
 }
-/** Whether a power of what moves stands in it. */
+/** Whether a power of what moves stands in it, or a product of two parts that move. */
 const holdsPower = (e: Expression): boolean =>
-  dependsOnVariable(e) && (e.kind === "power" || e.kind === "multiply" || parts(e).some(holdsPower));
+  dependsOnVariable(e) && (e.kind === "power" || isMovingProduct(e) || parts(e).some(holdsPower));
+const isMovingProduct = (e: Expression): boolean =>
+  (e.kind === "multiply" || e.kind === "divide") && dependsOnVariable(e.a) && dependsOnVariable(e.b);
 
 /** Whether `e` is proven to be exactly 0 at an input given as an expression without variable. */
 export function vanishesAt(e: Expression, input: Expression): boolean {

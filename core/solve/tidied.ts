@@ -48,8 +48,12 @@ function tidySum(e: Expression): Expression {
     const factor = product.factor.add(terms.get(key)?.factor ?? ZERO);
     terms.set(key, { product, factor });
   }
+  const list = [...terms.values()];
+  // A sum begins with a term that has no sign, where there is one.
+  const first = list.findIndex((t) => signOf(t.factor) > 0);
+  const sorted = first > 0 ? [list[first]!, ...list.filter((_, i) => i !== first)] : list;
   let out: Expression | null = null;
-  for (const { product, factor } of terms.values()) {
+  for (const { product, factor } of sorted) {
     // A part that falls out may take its own lack of a value with it: it stays where it divides.
     if (isZero(factor) && product.below.length === 0) continue;
     const size = writtenProduct({ ...product, factor: factor.abs() });
@@ -93,6 +97,14 @@ export function productOf(e: Expression): Product {
 
 export function writtenProduct({ factor, ...both }: Product): Expression {
   const [above, below] = cancelled(both.above, both.below);
+  // Where something below is 0, the whole has no value, and keeps none.
+  if (isZero(factor))
+    return below.length === 0
+      ? wholeNumber(0)
+      : divide(
+          wholeNumber(0),
+          gathered(below).reduce((a, b) => multiply(a, b)),
+        );
   const [top, bottom] = [gathered(above), gathered(below)];
   const size = factor.abs();
   const isUnit = size.compare(ONE) === 0;

@@ -10,8 +10,7 @@ import {
   wholeNumber,
   type Expression,
 } from "../../formula";
-import { canonical, encloseConstant, findRoots, polynomialForm } from "../../solve";
-import { poly } from "../../numeric";
+import { canonical, encloseConstant, findRoots, isExactlyZero } from "../../solve";
 import { formatNumber } from "../../explain";
 import { NONE, anyOf, solved, written, type Equation, type Setting, type WorkingStep } from "../statement";
 import type { Move } from "./way";
@@ -50,11 +49,20 @@ function isLine(u: Expression): boolean {
   return u.kind === "multiply" && (dependsOnVariable(u.a) ? !dependsOnVariable(u.b) && isLine(u.a) : isLine(u.b));
 }
 
+/** The angle of a sine and the like: a part of π where it is one of those that are known by heart. */
+function angleOf(name: "sin" | "cos" | "tan", c: Expression): Expression {
+  for (const twelfths of name === "cos" ? [0, 2, 3, 4, 6, 8, 9, 10, 12] : [0, 2, 3, 4, 6, -2, -3, -4, -6]) {
+    const angle = canonical(divide(multiply(wholeNumber(twelfths), PI), wholeNumber(12)));
+    if (isExactlyZero(subtract(apply(name, angle), c))) return angle;
+  }
+  return canonical(apply(`a${name}` as "asin", c));
+}
+
 const WORDS = { sin: "sine", cos: "cosine", tan: "tangent" } as const;
 
 /** `u = a + 2 pi n or u = pi - a + 2 pi n`, for whole n. */
 function families(name: "sin" | "cos" | "tan", u: Expression, c: Expression, { x }: Setting): WorkingStep {
-  const inverse = canonical(apply(`a${name}` as "asin", c));
+  const inverse = angleOf(name, c);
   const level = encloseConstant(inverse);
   const [angle, angleTex] = [expressionText(inverse, x), expressionLatex(inverse, x)];
   const [inner, innerTex] = [expressionText(u, x), expressionLatex(u, x)];
