@@ -7,21 +7,21 @@ import { deskOf, findingLatex, findingText, latexText } from ".";
 const stall = JSON.parse(
   readFileSync(new URL("../../demo/lantern-stall.pasear.json", import.meta.url), "utf8"),
 ) as CaseFile;
-const card = (id: string) => deskOf(analyse(stall)).findings.find((f) => f.id === id)!;
+const card = (id: string) => deskOf(analyse(stall), "all").findings.find((f) => f.id === id)!;
 
 describe("a finding for a document", () => {
   it("as text", () => {
     expect(findingText(card("q1"), false).split("\n").slice(0, 3)).toEqual([
       "Where do revenue R and cost C meet, for 0 … 320 lanterns, rounded as it pays?",
       "17 lanterns is the first whole number that pays.",
-      "exact: q = (345 - sqrt(97425))/2 ≈ 16.43510965",
+      "exact: q = (345 - 15 sqrt(433))/2 ≈ 16.43510965",
     ]);
   });
   it("as LaTeX", () => {
     const text = findingLatex(card("q1"), false);
     expect(text).toContain("\\textbf{17 lanterns is the first whole number that pays.}");
     expect(text).toContain(
-      "\\[ q = \\frac{345 - \\sqrt{97425}}{2} \\approx 16.43510965 \\]".replace(
+      "\\[ q = \\frac{345 - 15\\sqrt{433}}{2} \\approx 16.43510965 \\]".replace(
         "345 - ",
         card("q1").exact[0]!.latex.includes("345 - ") ? "345 - " : "345-",
       ),
@@ -30,12 +30,12 @@ describe("a finding for a document", () => {
   });
   it("the working comes along when it is wanted", () => {
     const { working } = card("q1");
-    expect(working.length).toBeGreaterThan(1);
-    for (const step of working) {
+    expect(working!.length).toBeGreaterThan(1);
+    for (const step of working!) {
       expect(findingText(card("q1"), true)).toContain(step.text);
       expect(findingLatex(card("q1"), true)).toContain(step.latex);
     }
-    expect(findingText(card("q1"), false)).not.toContain(working[0]!.text);
+    expect(findingText(card("q1"), false)).not.toContain(working!.at(-1)!.text);
   });
   it("every brace and dollar in the words is written out", () => {
     for (const id of ["q1", "q2", "q3"]) {

@@ -33,7 +33,7 @@ describe("the Lantern stall on the desk", () => {
   });
   it("the break-even: exact, both neighbours, proof, and what was set aside", () => {
     const c = card(stall(), "q1");
-    expect(c.exact.map((e) => [e.text, e.near])).toEqual([["q = (345 - sqrt(97425))/2", "16.43510965"]]);
+    expect(c.exact.map((e) => [e.text, e.near])).toEqual([["q = (345 - 15 sqrt(433))/2", "16.43510965"]]);
     expect(c.details).toEqual(["at 17: +$5.87 · at 16: −$4.53"]);
     expect(c.chips).toEqual([
       { tone: "sure", text: "the only crossing on 0 … 320" },

@@ -56,15 +56,21 @@ const fractionLatex = (size: Rational, x: string): string => {
   return isInteger(size) ? top : `\\frac{${top}}{${denominator(size)}}`;
 };
 
-function writeTerms(p: Polynomial, term: (size: Rational, power: number) => string): string {
+/**
+ * The powers of a polynomial in the order they are written, those with no coefficient left out: from the top down, but
+ * lines from the constant up (14 − q/30), unless they would begin with a sign they need not (2 t − 10).
+ */
+export function powersInOrder(p: Polynomial): number[] {
   const order = p.map((_, power) => power);
-  // 14 − q/30, but 2 t − 10: a line begins with a sign only where both parts have one.
   const isFirstNegative = p.length === 2 && signOf(p[0]!) < 0 && signOf(p[1]!) > 0;
   if (p.length > 2 || isFirstNegative || (p.length === 2 && isZero(p[0]!))) order.reverse();
+  return order.filter((power) => !isZero(p[power]!));
+}
+
+function writeTerms(p: Polynomial, term: (size: Rational, power: number) => string): string {
   let text = "";
-  for (const power of order) {
+  for (const power of powersInOrder(p)) {
     const c = p[power]!;
-    if (isZero(c)) continue;
     const body = term(c.abs(), power);
     text += text ? (signOf(c) < 0 ? ` - ${body}` : ` + ${body}`) : signOf(c) < 0 ? `-${body}` : body;
   }

@@ -1,4 +1,4 @@
-import { dependsOnVariable, expressionText, subtract, type Expression } from "../formula";
+import { decimalText, dependsOnVariable, expressionText, subtract, type Expression } from "../formula";
 import { formatNumber } from "../explain";
 import { constantSign, encloseConstant, type Spot } from "../solve";
 import type { Equation, Solutions } from "../working";
@@ -47,9 +47,11 @@ export function roundedAs(list: readonly Rounded[], above: Solutions, x: string)
     : say("follows", "Follows, rounded.");
 }
 
+const isShort = ({ rational }: Spot): boolean => rational !== null && decimalText(rational, 6) !== null;
+
 /** Answers in words: x = 3 and x ≈ 4.2. */
 export function told(list: readonly Spot[], x: string): string {
-  const said = list.slice(0, 3).map((s) => `${x} ${s.rational ? "=" : "≈"} ${formatNumber(s.at, 8)}`);
+  const said = list.slice(0, 3).map((s) => `${x} ${isShort(s) ? "=" : "≈"} ${formatNumber(s.at, 8)}`);
   const more = list.length > 3 ? ` and ${list.length - 3} more` : "";
   return said.join(" and ") + more;
 }

@@ -1,22 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { judgedLines } from "./own.fixture";
-import { rightSteps, sideText, wrongSteps, type Made } from "./steps.fixture";
-
-/** A step, as a line under the equation it starts from. */
-function verdictOf({ from, to }: { from: Made; to: Made }, isCleared: boolean) {
-  const [left, right] = [from.left, from.right].map((e) => sideText(e, false)) as [string, string];
-  const line = `${sideText(to.left, isCleared)} = ${sideText(to.right, isCleared)}`;
-  const asked = { ask: "meet" as const, functions: ["f", "g"] };
-  const [judged] = judgedLines({ f: left, g: right }, asked, [line], { from: 0.25, to: 40 });
-  return { line, ...judged! };
-}
+import { verdictOfStep } from "./step.fixture";
+import { rightSteps, wrongSteps } from "./steps.fixture";
 
 describe("random steps", () => {
   it("that are right are never called wrong, nor said to lose anything", () =>
     fc.assert(
       fc.property(rightSteps, fc.boolean(), (step, isCleared) => {
-        const judged = verdictOf(step, isCleared);
+        const judged = verdictOfStep(step, isCleared);
         expect([judged.line, judged.verdict]).not.toEqual([judged.line, expect.stringMatching(/wrong|loses|unread/)]);
       }),
       { numRuns: 250 },
@@ -25,7 +16,7 @@ describe("random steps", () => {
     let [caught, all] = [0, 0];
     fc.assert(
       fc.property(wrongSteps, fc.boolean(), (step, isCleared) => {
-        const { line, verdict } = verdictOf(step, isCleared);
+        const { line, verdict } = verdictOfStep(step, isCleared);
         all++;
         if (verdict === "wrong" || verdict === "loses") caught++;
         expect([line, verdict]).not.toEqual([line, "follows"]);

@@ -12,7 +12,7 @@ describe("the Lantern stall, as the issue shows it", () => {
       complete: true,
       setAside: [{ reason: "above the range of q, 320" }],
     });
-    expect(findings[0]!.solutions[0]).toMatchObject({ exact: "(345 - sqrt(97425))/2", whole: { at: 17 } });
+    expect(findings[0]!.solutions[0]).toMatchObject({ exact: "(345 - 15 sqrt(433))/2", whole: { at: 17 } });
     // P(17) = −289/30 + 195.5 − 180 = 5.8666…
     expect(findings[0]!.solutions[0]!.whole!.value).toBeCloseTo(88 / 15, 12);
     expect(findings[0]!.setAside[0]!.at).toBeCloseTo((345 + Math.sqrt(97425)) / 2, 9);

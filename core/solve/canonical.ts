@@ -14,7 +14,7 @@ import {
 } from "../formula";
 import { constantForm } from "./constant";
 import { rationalOf, type ConstantForm, type Term } from "./constantForm";
-import { tidied } from "./tidied";
+import { productOf, tidied } from "./tidied";
 
 /** Numbers under a root or a logarithm that are longer than this are left as they stood. */
 const LONGEST = 10n ** 15n;
@@ -26,11 +26,23 @@ const LONGEST = 10n ** 15n;
  */
 export function canonical(e: Expression): Expression {
   if (e.kind === "number" || dependsOnVariable(e)) return e;
-  const form = constantForm(e);
-  const known = form && ofForm(form);
+  const known = shapeOfForm(e);
   if (known) return known;
-  if (e.kind === "divide") return tidied(divide(canonical(e.a), canonical(e.b)));
-  return tidied(e);
+  return e.kind === "divide" || e.kind === "multiply" ? quotientOf(e) : tidied(e);
+}
+
+/** What stands above and what below the fraction bar, each in its shape. */
+function quotientOf(e: Expression): Expression {
+  const { factor, above, below } = productOf(e);
+  if (below.length === 0) return tidied(e);
+  const top = [exactNumber(factor), ...above].reduce((a, b) => multiply(a, b));
+  const bottom = below.reduce((a, b) => multiply(a, b));
+  const [a, b] = [top, bottom].map((part) => shapeOfForm(part) ?? tidied(part)) as [Expression, Expression];
+  return tidied(divide(a, b));
+}
+function shapeOfForm(e: Expression): Expression | null {
+  const form = constantForm(e);
+  return form && ofForm(form);
 }
 
 /** A fraction times a part that has one shape. */
@@ -100,6 +112,8 @@ function gathered(logs: readonly Term[]): Shaped | null {
 
 /** All over one denominator. */
 function sumOf(list: readonly Shaped[]): Expression {
+  const [only] = list;
+  if (list.length === 1 && signOf(only!.factor) < 0) return negate(sumOf([{ ...only!, factor: only!.factor.neg() }]));
   const common = list.reduce((d, { factor }) => lcm(d, denominator(factor)), 1n);
   let top: Expression | null = null;
   for (const { factor, part } of list) {

@@ -78,8 +78,8 @@ const gcd = (a: bigint, b: bigint): bigint => {
 };
 
 /**
- * (p ± √d)/q for the roots of a x² + b x + c with a discriminant that is no square, in lowest terms: (345 -
- * sqrt(97425))/2.
+ * (p ± k √d)/q for the roots of a x² + b x + c with a discriminant that is no square, in lowest terms: (345 - 15
+ * sqrt(433))/2.
  */
 export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 | 1): ExactForm {
   // x = -b/(2a) ± √(b²/(4a²) − c/a): centre and radicand as fractions

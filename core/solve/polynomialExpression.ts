@@ -1,14 +1,4 @@
-import {
-  ONE,
-  denominator,
-  isInteger,
-  isZero,
-  numerator,
-  ratio,
-  signOf,
-  type Polynomial,
-  type Rational,
-} from "../numeric";
+import { ONE, denominator, isInteger, numerator, ratio, signOf, type Polynomial, type Rational } from "../numeric";
 import {
   VARIABLE,
   add,
@@ -18,19 +8,20 @@ import {
   multiply,
   negate,
   power,
+  powersInOrder,
   subtract,
   wholeNumber,
   type Expression,
 } from "../formula";
 
-/** An exact polynomial written out as a sum of powers, constant first, as a person would: 14 − q/30. */
+/** An exact polynomial written out as a sum of powers, as a person would: 14 − q/30, 2 t − 10, x² − 5 x + 6. */
 export function polynomialExpression(p: Polynomial): Expression {
   let sum: Expression | null = null;
-  p.forEach((c, i) => {
-    if (isZero(c)) return;
-    const size = term(c.abs(), i);
+  for (const power of powersInOrder(p)) {
+    const c = p[power]!;
+    const size = term(c.abs(), power);
     sum = sum === null ? (signOf(c) < 0 ? negate(size) : size) : signOf(c) < 0 ? subtract(sum, size) : add(sum, size);
-  });
+  }
   return sum ?? wholeNumber(0);
 }
 

@@ -36,7 +36,7 @@ export function endingOf(
 /** Why an answer of the algebra is none of the question; null where it is one, "open" where that is not settled. */
 function asideOf(answer: Expression, eq: Equation, on: Setting): WorkingStep | null | "open" {
   const { lo, hi } = encloseConstant(answer);
-  const shown = told(on.x, exactRational(answer) ? "=" : "≈", formatNumber((lo + hi) / 2, DIGITS));
+  const shown = told(on.x, signOf(answer), formatNumber((lo + hi) / 2, DIGITS));
   if (Number.isNaN(lo)) {
     const says = "Set aside: this is no real number.";
     return written("set aside", says, { text: formOf(answer).text, latex: formOf(answer).latex });
@@ -75,6 +75,10 @@ function valueAt(side: Expression, answer: Expression, { table }: Setting): stri
   return Number.isNaN(lo) ? "no value" : formatNumber((lo + hi) / 2, DIGITS);
 }
 
+const signOf = (answer: Expression): "=" | "≈" => {
+  const r = exactRational(answer);
+  return r && decimalText(r, 6) !== null ? "=" : "≈";
+};
 const isShort = ({ rational }: Spot): boolean => rational !== null && decimalText(rational, 6) !== null;
 
 /** Answers that are no fractions of few digits, as decimals. */
@@ -98,7 +102,7 @@ function checked(
   isLoose: boolean,
 ): WorkingStep[] {
   return kept.map(({ answer, spot }) => {
-    const at = told(on.x, spot.rational ? "=" : "≈", formatNumber(spot.at, DIGITS));
+    const at = told(on.x, isShort(spot) ? "=" : "≈", formatNumber(spot.at, DIGITS));
     const both = dependsOnVariable(eq.right) ? valueAt(eq.left, answer, on) : valueAt(eq.right, answer, on);
     return written(
       "check",

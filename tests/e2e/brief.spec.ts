@@ -50,7 +50,7 @@ test("from the demo case to the brief, and in one more action to each file of it
 
   const findings = strFromU8(await bytesOf(await saved(page, "Findings as CSV")));
   expect(findings.split("\n")[0]).toContain("finding,question,answer,status,at,value,exact");
-  // (345 − √97425)/2, with all its digits
+  // (345 − 15√433)/2, with all its digits
   expect(findings).toContain(String((345 - Math.sqrt(97_425)) / 2).slice(0, 15));
   const formulas = strFromU8(await bytesOf(await saved(page, "Formulas")));
   expect(formulas.match(/<math /g)).toHaveLength(4);

@@ -87,7 +87,7 @@ async function open(first: number) {
   const ghost = shallowRef<CaseFile | null>(null);
   let dragged = false;
   scope = effectScope();
-  const a = new CaseAnalysis({ of: source, view, ghost, isDragged: () => dragged });
+  const a = new CaseAnalysis({ of: source, view, ghost, isDragged: () => dragged, worked: ref([]) });
   scope.run(() => a.follow());
   const worker = () => HeldWorker.made.at(-1)!;
   const set = async (value: number, byHand = false) => {
