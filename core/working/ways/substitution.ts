@@ -69,12 +69,14 @@ function polynomialInPart(e: Expression): InPart | null {
     if (!form) continue;
     const isPolynomial = form.divisors.length === 0 && poly.degree(form.numerator) >= 1;
     const d = form.denominator[0];
-    const isCounted = countOf(e, kernel) > 1 || poly.degree(form.numerator) > 1;
+    const isCounted = countOf(e, kernel) > 1 || moving(form.numerator) > 1;
     if (isPolynomial && d && form.denominator.length === 1 && isCounted)
       return { kernel, p: form.numerator.map((c) => c.div(d)) };
   }
   return null;
 }
+/** Terms of a polynomial that move: a power alone is undone, and needs no other letter. */
+const moving = (p: Polynomial): number => p.slice(1).filter((c) => signOf(c) !== 0).length;
 const countOf = (e: Expression, kernel: Expression): number =>
   same(e, kernel) ? 1 : parts(e).reduce((n, part) => n + countOf(part, kernel), 0);
 
@@ -125,7 +127,7 @@ function polynomialInPower(e: Expression): InPart | null {
   for (const n of [4, 3, 2]) {
     if (!p.every((c, i) => i % n === 0 || signOf(c) === 0)) continue;
     const inPower = p.filter((_, i) => i % n === 0);
-    if (inPower.length < 3) continue;
+    if (moving(inPower) < 2) continue;
     return { kernel: { kind: "power", a: { kind: "variable" }, b: wholeNumber(n) }, p: inPower };
   }
   return null;
