@@ -8,6 +8,7 @@ import {
   type FitMethod,
   type RankedModel,
 } from "../fit";
+import { fitWorking, type WorkingStep } from "../working";
 import { thinnedRows } from "../graph";
 import { fittedForm, type FitBy } from "../model";
 import { BEYOND } from "./frame";
@@ -33,6 +34,8 @@ export interface RankedCard extends Pick<
   readonly residuals: readonly number[];
   /** how far the model is off at most, at any row, with its constants rounded to some digits */
   readonly rounded: readonly { readonly digits: number; readonly text: string; readonly off: number }[];
+  /** how its constants come about by hand, where there is a way */
+  readonly working: readonly WorkingStep[];
 }
 /** The rows a model was fitted to, and how they are written. */
 export interface FittedRows {
@@ -67,6 +70,7 @@ const UNFITTED = {
   curve: [],
   residuals: [],
   rounded: [],
+  working: [],
 } as const;
 
 /** A ranked model as a card. */
@@ -96,6 +100,7 @@ export function cardOf(model: RankedModel, rows: FittedRows): RankedCard {
     curve: curveOf(fit, rows.x),
     residuals: thinnedRows(rows.x, misses).flat(),
     rounded: family === "own" ? [] : DIGITS.map((digits) => roundedTo(digits, family, fit, rows)),
+    working: fitWorking(rows.x, rows.y, { family, method, constants }, rows.variable),
   };
 }
 

@@ -2,7 +2,7 @@ import { analyse } from "../question";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
-import { deskOf, findingLatex, findingText, latexText } from ".";
+import { deskOf, findingLatex, findingMarkdown, findingText, latexText } from ".";
 
 const stall = JSON.parse(
   readFileSync(new URL("../../demo/lantern-stall.pasear.json", import.meta.url), "utf8"),
@@ -36,6 +36,14 @@ describe("a finding for a document", () => {
       expect(findingLatex(card("q1"), true)).toContain(step.latex);
     }
     expect(findingText(card("q1"), false)).not.toContain(working!.at(-1)!.text);
+  });
+  it("as Markdown, with the working as a list", () => {
+    const lines = findingMarkdown(card("q1"), true).split("\n");
+    expect(lines[0]).toBe("*Where do revenue R and cost C meet, for 0 … 320 lanterns, rounded as it pays?*");
+    expect(lines[2]).toBe("**17 lanterns is the first whole number that pays.**");
+    expect(lines).toContain("1. They meet where both have the same value.\\");
+    expect(lines).toContain("   $R(q) = C(q)$");
+    expect(findingMarkdown(card("q1"), false)).not.toContain("R(q) = C(q)");
   });
   it("every brace and dollar in the words is written out", () => {
     for (const id of ["q1", "q2", "q3"]) {

@@ -28,6 +28,18 @@ export function findingLatex(f: DeskFinding, withWorking: boolean): string {
   return lines.join("\n");
 }
 
+/** The same as Markdown: mathematics between dollar signs, the steps as a list. */
+export function findingMarkdown(f: DeskFinding, withWorking: boolean): string {
+  const lines = [`*${f.question.map((p) => p.text).join("")}*`, "", `**${markdownText(f.says)}**`];
+  for (const e of f.exact) lines.push("", `$${e.latex} \\approx ${e.near.replace(/−/g, "-")}$`);
+  if (f.details.length > 0) lines.push("", ...f.details.map((d) => `- ${markdownText(d)}`));
+  if (f.chips.length > 0) lines.push("", markdownText(`(${f.chips.map((c) => c.text).join("; ")})`));
+  const steps = withWorking ? (f.working ?? []) : [];
+  if (steps.length > 0) lines.push("", ...steps.map((w, i) => `${i + 1}. ${markdownText(w.says)}\\\n   $${w.latex}$`));
+  return lines.join("\n");
+}
+const markdownText = (text: string): string => text.replace(/[\\`*_{}[\]<>$|#]/g, "\\$&");
+
 const SPECIAL: Readonly<Record<string, string>> = {
   "\\": "\\textbackslash{}",
   "{": "\\{",

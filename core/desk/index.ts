@@ -7,4 +7,4 @@ export { findingRows } from "./findingRows";
 export { firstSteps } from "./firstSteps";
 export { comesOf, trailOf } from "./trail";
 export { influenceOn, trackOf, trackStep, type Influence, type InfluenceReport } from "./influence";
-export { findingLatex, findingText, latexText } from "./copied";
+export { findingLatex, findingMarkdown, findingText, latexText } from "./copied";

@@ -60,3 +60,15 @@ it("constraints are called by letters, then by C and a number", () => {
   expect(freeConstraintId(letters)).toBe("C1");
   expect(freeConstraintId([...letters, { id: "C1" }])).toBe("C2");
 });
+
+describe("lines of a student's own working", () => {
+  it("are renamed with the case", () => {
+    const source = edited(SOURCE, {
+      kind: "writeWorking",
+      id: "q1",
+      lines: ["F + 2 q = 9, so", "q = F or q ≈ 3.5", "\\frac{q}{2}"],
+    });
+    const lines = edited(source, { kind: "rename", from: "q", to: "n" }).questions![0]!.working;
+    expect(lines).toEqual(["F + 2 n = 9, so", "n = F or n ≈ 3.5", "\\frac{q}{2}"]);
+  });
+});

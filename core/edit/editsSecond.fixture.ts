@@ -15,6 +15,18 @@ export const SECOND: readonly EditCase[] = [
     (c) => c.givens![0]!.value,
     190,
   ],
+  [
+    { kind: "writeWorking", id: "q1", lines: ["14q = 180", "q = 12.9", " ", ""] },
+    "write working for q1",
+    (c) => c.questions![0]!.working,
+    ["14q = 180", "q = 12.9"],
+  ],
+  [
+    { kind: "writeWorking", id: "q1", lines: ["", " "] },
+    "write working for q1",
+    (c) => c.questions![0]!.working,
+    undefined,
+  ],
   // Four rows: the third, which does not exist yet, is empty.
   [
     { kind: "writeCell", table: "sales", row: 4, column: 1, value: 9 },

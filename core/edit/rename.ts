@@ -27,10 +27,10 @@ export function renamedText(text: string, from: string, to: string): string {
   return out + text.slice(at);
 }
 
-/** A relation with one name written for another on each of its sides. */
+/** A relation, or a list of such, with one name written for another on each side. */
 const renamedRelation = (text: string, from: string, to: string): string =>
   text
-    .split(/(<=|>=|≤|≥|<|>|=)/)
+    .split(/(<=|>=|≤|≥|<|>|=|≈|±|;|,|\bor\b)/)
     .map((part, i) => (i % 2 === 0 ? renamedText(part, from, to) : part))
     .join("");
 
@@ -60,7 +60,11 @@ export function renamed(source: CaseFile, from: string, to: string): CaseFile {
   const number = (n: NumberText): NumberText => (typeof n === "string" ? renamedText(n, from, to) : n);
   const amount = (a: Amount): Amount => (typeof a === "object" ? a : number(a));
   const by = (b: FunctionRow["by"]) => rewritten(b, { name, number, text: (t) => renamedText(t, from, to) });
-  const question = (q: Question): Question => roomOf(q).replaced(q, { name, amount });
+  const line = (text: string): string => renamedRelation(text, from, to);
+  const question = (q: Question): Question => {
+    const made = roomOf(q).replaced(q, { name, amount });
+    return made.working ? { ...made, working: made.working.map(line) } : made;
+  };
   return {
     ...source,
     ...(source.story?.marks

@@ -22,9 +22,8 @@ export function judged(q: Question, lines: readonly string[], model: Model, answ
   try {
     return within(EFFORT, () => new Judge(startOf(q, model, answers), model).all(lines));
   } catch (failure) {
-    if (!(failure instanceof Refusal || failure instanceof Exhausted)) throw failure;
-    const says =
-      failure instanceof Refusal ? failure.message : "Not settled: it takes more work than one working is given.";
+    const cut = failure instanceof Exhausted ? "it takes more work than one working is given" : "it was not foreseen";
+    const says = failure instanceof Refusal ? failure.message : `Not settled: ${cut}.`;
     return lines.map((text) => ({
       text,
       verdict: text.trim() === "" ? "blank" : "open",

@@ -1,7 +1,7 @@
-import { Exhausted, within } from "../numeric";
+import { within } from "../numeric";
 import type { Model, Question } from "../model";
 import type { WorkingStep } from "../working";
-import { Asking, Refusal, type Answers } from "./common/asking";
+import { Asking, type Answers } from "./common/asking";
 import { isStopped, type Finding } from "./finding";
 import { roomOf } from "./rooms";
 
@@ -17,8 +17,8 @@ export function workingOf(q: Question, finding: Finding, model: Model, answers: 
   try {
     const f = isStopped(finding) ? null : finding;
     return within(WORKING_EFFORT, () => roomOf(q).working(new Asking(q, model, answers), f));
-  } catch (failure) {
-    if (failure instanceof Exhausted || failure instanceof Refusal) return [];
-    throw failure;
+  } catch {
+    // A working that cannot be made, for whatever reason, takes nothing from its answer.
+    return [];
   }
 }

@@ -21,6 +21,8 @@ export {
   type Statement,
   type WorkingStep,
 } from "./statement";
+export { planWorking } from "./planWorking";
+export { fitWorking } from "./fitWorking";
 export { slopeStep, sideShown, holdsCalls } from "./slope";
 export { antiderivative } from "./antiderivative";
 export { signTable } from "./signTable";

@@ -1,5 +1,5 @@
 import { latexName } from "../formula";
-import { formatQuantity, isPercent } from "../explain";
+import { formatNumber, formatQuantity, isPercent } from "../explain";
 import type { Model } from "../model";
 import { numberLatex, written, type Shown, type WorkingStep } from "./statement";
 
@@ -45,7 +45,29 @@ function definitionOf(name: string, model: Model): WorkingStep[] {
   const label = f.label ? `${capital(f.label)}.` : `What ${name} is.`;
   const left = `${name}(${f.of})`;
   const leftTex = `${latexName(name)}(${latexName(f.of)})`;
-  return [written("definition", label, { text: `${left} = ${f.text}`, latex: `${leftTex} = ${f.latex}` }, false)];
+  const shown = { text: `${left} = ${f.text}`, latex: `${leftTex} = ${f.latex}` };
+  return [...throughReadings(name, model), written("definition", label, shown, false)];
+}
+
+/** The slope of a line through two readings. */
+function throughReadings(name: string, model: Model): WorkingStep[] {
+  const row = model.source.functions?.find((one) => one.name === name);
+  if (row?.by.kind !== "line" || row.by.through.length < 2) return [];
+  const [[x1, y1], [x2, y2]] = row.by.through as [[unknown, unknown], [unknown, unknown]];
+  const [a, b, c, d] = [x1, y1, x2, y2].map((v) => String(v)) as [string, string, string, string];
+  if (![a, b, c, d].every((v) => /^\d+(?:\.\d+)?$/.test(v))) return [];
+  const slope = formatNumber((Number(d) - Number(b)) / (Number(c) - Number(a)), 8);
+  return [
+    written(
+      "definition",
+      `The slope of ${name}, through the two readings.`,
+      {
+        text: `m = (${d} - ${b})/(${c} - ${a}) = ${slope}`,
+        latex: `m = \\frac{${d} - ${b}}{${c} - ${a}} = ${numberLatex(slope)}`,
+      },
+      false,
+    ),
+  ];
 }
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

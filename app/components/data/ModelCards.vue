@@ -107,6 +107,10 @@ function key(event: KeyboardEvent, i: number): void {
           <ProblemNote v-if="c.fewRuns">misses keep their sign for long: the shape does not fit</ProblemNote>
         </div>
         <div v-if="cardKey(c) === chosen" @click.stop @keydown.stop><slot name="chosen" /></div>
+        <details v-if="cardKey(c) === chosen && c.working.length > 0" @click.stop @keydown.stop>
+          <summary>working</summary>
+          <StepList :steps="c.working" />
+        </details>
         <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
           <summary>constants</summary>
           <RowsTable

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { changeSlot, type Slot } from "#core/question";
 import { modelOf, type CaseFile, type Question } from "#core/model";
-import { closeUpOf, findingLatex, findingText, type DeskFinding, type InfluenceReport } from "#core/desk";
+import {
+  closeUpOf,
+  findingLatex,
+  findingMarkdown,
+  findingText,
+  type DeskFinding,
+  type InfluenceReport,
+} from "#core/desk";
 import type { Slip } from "#core/slips";
 
 /**
@@ -41,11 +48,17 @@ onBeforeUnmount(() => analysis.lookAt(props.q.id, false));
 const ends = computed(() =>
   props.closeUp && props.card ? closeUpOf(modelOf(props.closeUp), props.q, props.card) : null,
 );
-async function copy(kind: "text" | "latex"): Promise<void> {
+const COPIES = {
+  text: [findingText, ""],
+  latex: [findingLatex, " as LaTeX"],
+  markdown: [findingMarkdown, " as Markdown"],
+} as const;
+async function copy(kind: keyof typeof COPIES): Promise<void> {
   if (!props.card) return;
-  const text = (kind === "text" ? findingText : findingLatex)(props.card, unfolded.value);
+  const [write, as] = COPIES[kind];
+  const text = write(props.card, unfolded.value);
   const withWorking = unfolded.value && props.card.working?.length ? ", with its working" : "";
-  const summary = `The finding is copied${kind === "latex" ? " as LaTeX" : ""}${withWorking}.`;
+  const summary = `The finding is copied${as}${withWorking}.`;
   await copying.copy(text, summary);
 }
 function keep(slot: Slot, text: string): void {
@@ -92,6 +105,7 @@ const InfluenceBars = later(() => import("./InfluenceBars.vue"));
       <Button link :aria-expanded="influence !== null" @click="emit('weigh', q.id)"> what matters most </Button>
       <Button link @click="copy('text')">copy</Button>
       <Button link @click="copy('latex')">copy as LaTeX</Button>
+      <Button link @click="copy('markdown')">copy as Markdown</Button>
     </p>
     <CloseUp v-if="closeUp && ends" :document="closeUp" :question="q" :ends="ends" @look="emit('look', $event)" />
     <InfluenceBars v-if="influence" :report="influence.report" :state="influence.state" />

@@ -22,6 +22,12 @@ const shown = computed(() => {
 const left = computed(() => (length.value === "next" ? Math.max(0, (props.steps?.length ?? 0) - uncovered.value) : 0));
 
 const isOwn = ref((props.q.working?.length ?? 0) > 0);
+/** Whoever writes lines of their own finds the steps covered again: one at a time they are a hint. */
+function writeOwn(): void {
+  isOwn.value = true;
+  length.value = "next";
+  uncovered.value = 1;
+}
 </script>
 
 <script lang="ts">
@@ -43,11 +49,7 @@ const OwnWorking = later(() => import("./OwnWorking.vue"));
             {{ l.text }}
           </Button>
         </p>
-        <ol tabindex="0" aria-label="Steps">
-          <li v-for="(step, i) in shown" :key="i">
-            <span>{{ step.says }}</span><MathText :latex="step.latex" :text="step.text" />
-          </li>
-        </ol>
+        <StepList :steps="shown" />
         <p v-if="length === 'next'" class="lengths">
           <Button v-if="left > 0" link @click="uncovered++">next step</Button>
           <span class="quiet" role="status">{{ left === 0 ? "that was all" : `${left} to come` }}</span>
@@ -55,26 +57,12 @@ const OwnWorking = later(() => import("./OwnWorking.vue"));
         </p>
       </template>
       <OwnWorking v-if="isOwn" :q="q" />
-      <Button v-else link class="own" @click="isOwn = true">write my own working</Button>
+      <Button v-else link class="own" @click="writeOwn">write my own working</Button>
     </template>
   </details>
 </template>
 
 <style scoped>
-ol {
-  overflow-x: auto;
-  overflow-y: hidden;
-  display: grid;
-  gap: 0.45rem;
-  padding: 0.4rem 0 0.2rem 0.6rem;
-  border-left: 2px solid var(--hairline);
-}
-li {
-  display: grid;
-  gap: 0.1rem;
-  font-size: 0.87rem;
-  color: var(--ink-2);
-}
 .lengths {
   display: flex;
   flex-wrap: wrap;
