@@ -1,6 +1,7 @@
 // npm run bench: the ratios of docs/benchmarks.md. npm run bench -- claims [COUNT] [SEED]: random claims against plain
 // values. npm run bench -- read: how much of the stories in demo/stories is read. npm run bench -- load [SECONDS]
-// [BROWSERS]: many browsers at once. npm run bench -- working [STEPS] [SEED]: our own problems worked, random steps judged.
+// [BROWSERS]: many browsers at once. npm run bench -- working [STEPS] [SEED]: our own problems worked, and random steps
+// judged.
 import { runBundled } from "./bundle.mjs";
 
 const [what] = process.argv.slice(2);

@@ -14,8 +14,9 @@ type Line = Pick<Named, "id" | "coefficients" | "bound">;
 type Point = readonly [Rational, Rational];
 
 /**
- * A plan of two variables by hand: each corner by elimination from the two lines that meet there, the objective at each,
- * and what one more of a binding constraint is worth. Every corner is worked out in fractions and is that of the result.
+ * A plan of two variables by hand: each corner by elimination from the two lines that meet there, the objective at
+ * each, and what one more of a binding constraint is worth. Every corner is worked out in fractions and is that of the
+ * result.
  * @returns an empty list where the plan has other than two variables, or no corners
  */
 export function planWorking(plan: Plan, result: PlanResult, names: Names): WorkingStep[] {
@@ -65,7 +66,8 @@ class Worker {
   }
 
   objective({ text: of, sense }: NonNullable<Plan["objective"]>): WorkingStep {
-    const says = `What is to be as ${sense === "least" ? "little" : "much"} as possible; its best value lies at a corner.`;
+    const much = sense === "least" ? "little" : "much";
+    const says = `What is to be as ${much} as possible; its best value lies at a corner.`;
     const shown = relationShown(of).replace(/−/g, "-");
     return written("objective", says, { text: `Z = ${shown}`, latex: `Z = ${shown.replace(/·/g, "\\cdot ")}` });
   }

@@ -3,8 +3,15 @@ import type { Model } from "#core/model";
 import { isStopped, solutionsOf, type Finding, type WorkingStep } from "#core/question";
 
 /** Lines that say something else than an equation of the unknown. */
-const NO_EQUATION =
-  /^(?:names|definition|givens|check|set aside|domain|discriminant|halving|angles|decimal|signs|candidate|best|slope|put in|antiderivative|ends|sum|average|percent|least|period|whole neighbours|difference quotient|numerical rule|identity|value|quadratic formula|substitution)$/;
+const NO_EQUATION = new Set(
+  (
+    "names definition givens check set_aside domain discriminant halving angles decimal signs candidate best slope " +
+    "put_in antiderivative ends sum average percent least period whole_neighbours difference_quotient numerical_rule " +
+    "identity value quadratic_formula substitution"
+  )
+    .split(" ")
+    .map((rule) => rule.replace("_", " ")),
+);
 /** From here on a line is of one of several ways, or of another letter. */
 const PARTED = /^(?:case|substitution)$/;
 
@@ -27,7 +34,7 @@ function plainly({ rule, text }: WorkingStep, x: string, model: Model, answers: 
   if (text.includes("…")) return null;
   if (rule === "signs") return againstSigns(text, x, model);
   if (rule === "slope") return againstSlope(text, x, model);
-  if (answers.length === 0 || NO_EQUATION.test(rule) || /[±≈≠<>:]/.test(text) || !/^[^=]+ = [^=]+$/.test(text))
+  if (answers.length === 0 || NO_EQUATION.has(rule) || /[±≈≠<>:]/.test(text) || !/^[^=]+ = [^=]+$/.test(text))
     return null;
   const [left, right] = text.split(" = ").map((side) => valueOf(side, x, model));
   if (!left || !right) return `not to be read`;

@@ -41,6 +41,19 @@ test("read", async ({ page, server }) => {
   await take(page, "read");
 });
 
+test("working", async ({ page, server }) => {
+  await stand(page, server, "Two ways to light the bridge");
+  const card = page.locator('.findings .card[data-id="q1"]');
+  await card.getByText("working", { exact: true }).click();
+  await card.getByRole("button", { name: "write my own working" }).click();
+  const own = page.getByLabel("My own working, a line at a time");
+  await own.fill("40 + 28n = 210 + 11n\n28n + 11n = 210 - 40\nn = 170/39");
+  await expect(card.getByText("does not follow")).toBeVisible();
+  await card.getByText("My own working").scrollIntoViewIfNeeded();
+  await own.evaluate((area) => area.closest(".own")!.scrollIntoView({ block: "end" }));
+  await take(page, "working");
+});
+
 test("help", async ({ page, server }) => {
   await stand(page, server);
   await page.keyboard.press("?");
