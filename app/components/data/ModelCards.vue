@@ -109,7 +109,7 @@ function key(event: KeyboardEvent, i: number): void {
         <div v-if="cardKey(c) === chosen" @click.stop @keydown.stop><slot name="chosen" /></div>
         <details v-if="cardKey(c) === chosen && c.working.length > 0" @click.stop @keydown.stop>
           <summary>working</summary>
-          <StepList :steps="c.working" />
+          <WorkingSteps :steps="c.working" />
         </details>
         <details v-if="cardKey(c) === chosen" @click.stop @keydown.stop>
           <summary>constants</summary>

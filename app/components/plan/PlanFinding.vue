@@ -155,7 +155,7 @@ const copyBest = () =>
   </template>
   <details v-if="variables.length === 2 && result.corners.length > 0" class="working" @toggle="toggled">
     <summary>working</summary>
-    <StepList v-if="steps.length > 0" :steps="steps" />
+    <WorkingSteps v-if="steps.length > 0" :steps="steps" />
     <p v-else-if="isOpen" class="quiet">These corners are too many, or not two lines each, to be worked by hand.</p>
   </details>
   <template v-if="multipliers.length > 0">
