@@ -56,8 +56,8 @@ function groups(text: string): string {
     t = t
       .replace(/\\[dt]?frac\s*\{([^{}]*)\}\s*\{([^{}]*)\}/g, "(($1)/($2))")
       .replace(/\\[dt]?frac\s*(\d)\s*(\d)/g, "($1/$2)")
-      .replace(/\\sqrt\s*\[([^\]]*)\]\s*\{([^{}]*)\}/g, "root($2, $1)")
-      .replace(/\\sqrt\s*\{([^{}]*)\}/g, "sqrt($1)")
+      .replace(/\\sqrt\s*\[([^\]]*)\]\s*\{([^{}]*)\}/g, " root($2, $1)")
+      .replace(/\\sqrt\s*\{([^{}]*)\}/g, " sqrt($1)")
       .replace(/\^\s*\{([^{}]*)\}/g, "^($1)")
       .replace(/_\s*\{([\p{L}\p{Nd}]*)\}/gu, "$1");
     again = t !== before;

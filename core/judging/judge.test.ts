@@ -131,7 +131,8 @@ describe("each line is judged against the one above", () => {
       { f: "2x + 3" },
       reach(0),
       [
-        ["foo = 3", "unread"],
+        ["foo = 3", "open"],
+        ["foo + bar = 3", "unread"],
         ["x > 2", "unread"],
         ["2x = ", "unread"],
         ["", "blank"],
@@ -149,6 +150,27 @@ describe("each line is judged against the one above", () => {
     ).toEqual(lines),
   );
 
+  it("a name of one's own stands for its number, and says nothing of the unknown", () => {
+    const [name, used, wrong] = judgedLines({ f: "x^2 - 5x + 6" }, reach(0), [
+      "D = 25 - 24 = 1",
+      "x_{1,2} = \\frac{5 \\pm\\sqrt{D}}{2}",
+      "D = 25 - 24 = 2",
+    ]);
+    expect(name).toMatchObject({ verdict: "follows", says: expect.stringMatching(/D is taken as a name of your own/) });
+    expect(used!.verdict).toBe("follows");
+    expect(wrong).toMatchObject({ verdict: "wrong", says: "The left is 1, the right 2." });
+  });
+  it.each([
+    "x = 2, 3",
+    "x = 2 and x = 3",
+    "x = 5/2 ± 1/2",
+    "L = {2; 3}",
+    "x ∈ {2, 3}",
+    "x1 = 2; x2 = 3",
+    "x_{1} = 2, x_{2} = 3",
+  ])("answers may be written %s", (line) =>
+    expect(verdicts({ f: "x^2 - 5x + 6" }, reach(0), [line])).toEqual(["follows"]),
+  );
   it("a wrong line shows an input, and both sides there", () => {
     const [line] = judgedLines(SALE, MEET, ["16.5 x = 180"]);
     expect(line).toMatchObject({

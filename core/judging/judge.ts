@@ -4,8 +4,8 @@ import { areMultiples, isExactlyZero, isIdenticallyZero, tidied, type Spot } fro
 import { Refusal, type Answers } from "../question";
 import { between, newSetting, relation, solutionsOf, type Equation, type Setting, type Statement } from "../working";
 import type { Model, Question } from "../model";
-import { constants, roundedAs, told, wrongNumbers } from "./numbers";
-import { readOwnLine, type OwnLine } from "./ownLine";
+import { constants, roundedAs, sameNumbers, told, wrongNumbers } from "./numbers";
+import { readOwnLine, type OwnLine, type Reading } from "./ownLine";
 import { FOLLOWS, say, type Judged, type Said } from "./said";
 import { counterexample, sidesAt, type Sides } from "./sides";
 import { slipBetween, slipInSlope } from "./slips";
@@ -39,18 +39,20 @@ class Judge {
   private expression: Expression | null = null;
   private lastWas: OwnLine["kind"] = "blank";
   private readonly on: Setting;
+  private readonly reading: Reading;
 
   constructor(
     private readonly start: Start,
-    private readonly model: Model,
+    model: Model,
   ) {
     this.on = start.on;
     this.above = start.statement;
+    this.reading = { x: start.on.x, model, isGiven: start.isGiven, own: new Map() };
   }
 
   all(lines: readonly string[]): Judged[] {
     return lines.map((text) => {
-      const line = readOwnLine(text, { x: this.on.x, model: this.model, isGiven: this.start.isGiven });
+      const line = readOwnLine(text, this.reading);
       return { text, latex: "latex" in line ? line.latex : null, ...this.one(line) };
     });
   }
@@ -68,9 +70,19 @@ class Judge {
         return say("unread", line.message);
       case "expression":
         return this.simplified(line.expression, line.isGoingOn || this.lastWas === "expression");
+      case "named":
+        return this.named(line.name, line.numbers);
       case "statement":
         return this.stated(line);
     }
+  }
+
+  /** A name of one's own for a number: it says nothing of the unknown. */
+  private named(name: string, numbers: readonly Expression[]): Said {
+    const taken = `${name} is taken as a name of your own; it says nothing of ${this.on.x}.`;
+    if (numbers.length === 1) return say("open", taken);
+    const said = sameNumbers(numbers);
+    return said === FOLLOWS ? say("follows", `The numbers are right. ${taken}`) : said;
   }
 
   /** An expression, set against the one above it. */
@@ -86,7 +98,8 @@ class Judge {
     if (unequal) return wrongNumbers(unequal[0], unequal[1], line.rounded);
     const eq = statement.kind === "equation" ? statement : null;
     if (eq) this.expression = eq.right;
-    if (eq && isSame(eq.left, eq.right)) return say("follows", `True for every ${this.on.x}.`);
+    if (eq && isSame(eq.left, eq.right))
+      return dependsOnVariable(eq.left) ? say("follows", `True for every ${this.on.x}.`) : FOLLOWS;
     if (eq && !dependsOnVariable(eq.left) && !dependsOnVariable(eq.right)) return constants(eq);
     const named = eq && line.isNamed && dependsOnVariable(eq.right) ? this.namedWrong(eq) : null;
     if (named) return named;
@@ -197,7 +210,8 @@ function lostSlip(above: Statement, line: Statement, lost: readonly Spot[], on: 
   const isPower = above.left.kind === "power" && !dependsOnVariable(above.right);
   if (isPower) return "A square root has two signs: what is squared may be negative as well.";
   const [at] = lost;
-  const sides = at && line.kind === "equation" ? sidesAt(above, at, on) : null;
+  const isDivided = at !== undefined && (dependsOnVariable(above.right) || at.at === 0);
+  const sides = isDivided && line.kind === "equation" ? sidesAt(above, at, on) : null;
   if (sides?.left === "0" && sides.right === "0")
     return `Both sides were divided by something that is 0 at ${told(lost, on.x)}; that answer has to be kept.`;
   return null;

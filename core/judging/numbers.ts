@@ -5,6 +5,12 @@ import type { Equation, Solutions } from "../working";
 import type { Rounded } from "./ownLine";
 import { FOLLOWS, say, type Said } from "./said";
 
+/** Several ways to tell one number. */
+export function sameNumbers([first, ...others]: readonly Expression[]): Said {
+  const said = others.map((other) => constants({ kind: "equation", left: first!, right: other }));
+  return said.find((s) => s.verdict !== "follows") ?? said.find((s) => s !== FOLLOWS) ?? FOLLOWS;
+}
+
 /** Two numbers that are told to be one. */
 export function constants({ left, right }: Equation): Said {
   const sign = constantSign(subtract(left, right));

@@ -1,6 +1,15 @@
 import { plainLine } from "../entry";
-import { latexOf, resolve, type Expression, type Names } from "../formula";
-import { inline } from "../solve";
+import {
+  dependsOnVariable,
+  latexName,
+  latexOf,
+  resolve,
+  type Expression,
+  type NamedNumber,
+  type Names,
+} from "../formula";
+import { Enclosure } from "../interval";
+import { encloseConstant, exactRational, inline } from "../solve";
 import { NONE, anyOf, bodyOf, equation, type Equation, type Statement } from "../working";
 import type { Model } from "../model";
 
@@ -28,6 +37,13 @@ export type OwnLine =
       /** typeset as it was typed; null where that is words */
       readonly latex: string | null;
     }
+  /** a name of one's own for a number, told in one way or several */
+  | {
+      readonly kind: "named";
+      readonly name: string;
+      readonly numbers: readonly Expression[];
+      readonly latex: string;
+    }
   /** an expression alone, or after "=": the line above, written in another way */
   | {
       readonly kind: "expression";
@@ -43,24 +59,20 @@ export interface Reading {
   readonly model: Model;
   /** a given that is looked for */
   readonly isGiven: boolean;
+  /** numbers that lines above gave names of their own */
+  readonly own: Map<string, NamedNumber>;
 }
 
 const WORDS_BEFORE = /^(?:(?:so|then|thus|hence|therefore|and|i\.e\.)\b[,:]?|[⇒⟹→∴•\-–]\s(?=\S)|\(?\d+[).]\s)\s*/iu;
 const NO_SOLUTION = /^(?:no (?:real )?solutions?|none|∅|\{\}|never)$/iu;
 
 export function readOwnLine(text: string, reading: Reading): OwnLine {
-  let plain = plainLine(
-    text.replace(/^\s*(?:⇒|⟹|=>|\\Rightarrow|\\implies|\\iff|⇔|&=?)\s*/u, (m) => (m.includes("&=") ? "= " : "")),
-  );
-  for (let again = true; again;) {
-    const shorter = plain.replace(WORDS_BEFORE, "");
-    again = shorter !== plain;
-    plain = shorter;
-  }
+  const plain = stripped(text, reading.x);
   if (plain === "") return { kind: "blank" };
   if (NO_SOLUTION.test(plain)) return statement([], NONE);
-  if (/[<>≤≥≠]/u.test(plain))
-    return { kind: "refused", message: "Equations are judged here, and what they are made of; no inequalities yet." };
+  if (/[<>≤≥≠]/u.test(plain)) return { kind: "refused", message: NO_INEQUALITY };
+  const named = namedNumber(plain, reading);
+  if (named) return named;
   const parts = withBothSigns(plain.split(/\s*(?:\bor\b|\band\b|∨|;)\s*/iu).flatMap((p) => listed(p, reading.x)));
   const read = parts.map((p) => readPart(p, reading));
   const bad = read.find((r) => typeof r === "string");
@@ -72,6 +84,44 @@ export function readOwnLine(text: string, reading: Reading): OwnLine {
   if (list.some((p) => p.sides.length < 2)) return { kind: "refused", message: "Each part of a list is an equation." };
   return statement(list, anyOf(list.map((p): Equation => equation(p.sides[0]!, p.sides[1]!))));
 }
+
+const NO_INEQUALITY = "Equations are judged here, and what they are made of; no inequalities yet.";
+
+/** A line without arrows and words before it, its unknown without an index, a set of answers as a list. */
+function stripped(text: string, x: string): string {
+  const arrow = /^\s*(?:⇒|⟹|=>|\\Rightarrow|\\implies|\\iff|⇔|&=?)\s*/u;
+  const indexed = new RegExp(
+    `(?<![\\p{L}\\d_\\\\])${x}_?\\{?[0-9₀-₉](?:\\s*[,/]\\s*[0-9₀-₉])?\\}?(?=\\s*(?:[=≈]|\\\\approx))`,
+    "gu",
+  );
+  let plain = plainLine(text.replace(arrow, (m) => (m.includes("&=") ? "= " : "")).replace(indexed, x));
+  for (let again = true; again;) {
+    const shorter = plain.replace(WORDS_BEFORE, "");
+    again = shorter !== plain;
+    plain = shorter;
+  }
+  const set = /^(?:\p{Lu}\s*=|\p{L}[\p{L}\d_]*\s*∈)\s*\{([^{}]*)\}$/u.exec(plain);
+  if (!set) return plain;
+  const items = set[1]!.split(/[;,]/).map((item) => item.trim());
+  return items.every((item) => item === "") ? "no solution" : items.map((item) => `${x} = ${item}`).join(" or ");
+}
+
+/** `D = 25 - 24 = 1`: a name of one's own for a number. */
+function namedNumber(plain: string, reading: Reading): OwnLine | null {
+  const m = /^(\p{L}[\p{L}\d_]*)\s*=\s*(.+)$/u.exec(plain);
+  const { x, model, own } = reading;
+  if (!m || m[1] === x || isKnown(m[1]!, model) || m[1] === "e" || m[1] === "pi") return null;
+  const sides = m[2]!.split(/[=≈]/u).map((side) => readSide(side.trim(), reading));
+  if (sides.some((s) => typeof s === "string" || dependsOnVariable(s.expression))) return null;
+  const list = sides as Side[];
+  const { lo, hi } = encloseConstant(list[0]!.expression);
+  if (Number.isNaN(lo)) return null;
+  own.set(m[1]!, { value: (lo + hi) / 2, exact: exactRational(list[0]!.expression), within: new Enclosure(lo, hi) });
+  const latex = [latexName(m[1]!), ...list.map((s) => s.latex)].join(" = ");
+  return { kind: "named", name: m[1]!, numbers: list.map((s) => s.expression), latex };
+}
+const isKnown = (name: string, { names }: Model): boolean =>
+  names.givens.has(name) || names.functions.has(name) || names.variables.has(name);
 
 interface Part {
   readonly sides: readonly Expression[];
@@ -137,28 +187,29 @@ interface Side {
   readonly expression: Expression;
   readonly latex: string;
 }
-function readSide(text: string, { x, model, isGiven }: Reading): Side | string {
-  const names = namesFor(x, model, isGiven);
-  const tried = [
-    text,
-    text.replace(new RegExp(`(?<![\\p{L}\\d_])${x}_?[0-9₀-₉](?![\\p{L}\\d_])`, "gu"), x),
-    withoutUnit(text),
-  ];
+function readSide(text: string, reading: Reading): Side | string {
+  const names = namesFor(reading);
   let first: string | null = null;
-  for (const t of tried) {
+  for (const t of [text, withoutUnit(text, names)]) {
     const read = resolve(t, names, "writing");
-    if (read.expression) return { expression: opened(read.expression, model), latex: latexOf(read.syntax!) };
+    if (read.expression) return { expression: opened(read.expression, reading.model), latex: latexOf(read.syntax!) };
     first ??= read.problems[0]?.message ?? "This line could not be read.";
   }
   return first!;
 }
 
-const withoutUnit = (text: string): string =>
-  text.replace(/[$€£¥]/gu, "").replace(/(?<=\d)\s*(?:%?\s*\p{L}[\p{L}/ ²³]*)$/u, "");
+/** `$12.50`, `17 lanterns`: the number alone, where what follows is no name of the case. */
+function withoutUnit(text: string, names: Names): string {
+  const plain = text.replace(/[$€£¥]/gu, "");
+  const unit = /(?<=\d)\s*%?\s*(\p{L}[\p{L}/ ²³]*)$/u.exec(plain);
+  const words = unit?.[1]!.split(/[^\p{L}]+/u) ?? [];
+  const isName = (w: string) => w === names.variable || names.givens.has(w) || names.functions.has(w);
+  return unit && !words.some(isName) ? plain.slice(0, unit.index) : plain;
+}
 
-function namesFor(x: string, model: Model, isGiven: boolean): Names {
-  if (!isGiven) return { ...model.names, variable: x };
-  const givens = new Map([...model.names.givens].filter(([name]) => name !== x));
+function namesFor({ x, model, isGiven, own }: Reading): Names {
+  const givens = new Map([...own, ...model.names.givens]);
+  if (isGiven) givens.delete(x);
   return { ...model.names, givens, variable: x };
 }
 
