@@ -102,7 +102,11 @@ function sums(u: readonly number[], v: readonly number[], names: { u: string; v:
   const shown: readonly (readonly [string, string, number])[] = [
     [`sum of ${names.u}`, `\\sum ${tex(names.u)}`, su],
     [`sum of ${names.v}`, `\\sum ${tex(names.v)}`, sv],
-    [`sum of ${names.u} squared`, `\\sum (${tex(names.u)})^2`, suu],
+    [
+      `sum of ${names.u} squared`,
+      names.u.startsWith("ln") ? `\\sum (${tex(names.u)})^2` : `\\sum ${tex(names.u)}^2`,
+      suu,
+    ],
     [`sum of ${names.u} times ${names.v}`, `\\sum ${tex(names.u)}\\,${tex(names.v)}`, suv],
   ];
   const line: Shown = {

@@ -69,3 +69,33 @@ test("what is no equation is said to be unread, and nothing typed is lost", asyn
   await expect(judged(page)).toHaveText([/follows/, /not read/, /not read/, /loses an answer.*Loses x = 0\./]);
   await expect(own(page)).toHaveValue("\\frac{x^2}{5} = x\n<script>alert(1)</script>\nq = 3\nx = 5");
 });
+
+test("a plan of two variables and a fitted line are worked by hand too", async ({ page, server }) => {
+  await newCase(page, server);
+  await page.getByRole("button", { name: "Plan", exact: true }).click();
+  const line = page.getByRole("textbox", { name: "A constraint or the objective" });
+  for (const text of [
+    "greatest 3.5x + 4y in $",
+    "paper: 2x + 3y <= 240",
+    "hands: 4x + 2y <= 320",
+    "x >= 0",
+    "y >= 0",
+  ]) {
+    await line.fill(text);
+    await page.keyboard.press("Enter");
+    await expect(line).toHaveValue("");
+  }
+  await expect(page.locator(".plan .says")).toHaveText("Make x = 60 and y = 40: $370.");
+  await page.locator(".plan details.working summary").click();
+  const steps = page.getByRole("list", { name: "Steps" }).getByRole("listitem");
+  await expect(steps.filter({ hasText: "paper meets hands." })).toHaveCount(1);
+  // 3.5 · 60 + 4 · 40 = 370; 3.5 = 2a + 4b and 4 = 3a + 2b: one more of paper is worth 1.125
+  await expect(steps.filter({ hasText: "One more of paper" })).toContainText("1.13");
+  expect(await faultsOf(page)).toEqual([]);
+  await stand(page, server, "Lantern demand at five prices");
+  await page.getByRole("button", { name: /^Data/ }).click();
+  await page.locator('[data-model="linear direct"]').click();
+  await page.getByText("working", { exact: true }).click();
+  // Σp = 40, Σy = 774, Σp² = 360, Σpy = 5056: b = (25280 − 30960)/(1800 − 1600) = −28.4
+  await expect(steps.filter({ hasText: "The slope with the least squares." })).toContainText("28.4");
+});
