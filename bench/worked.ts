@@ -1,6 +1,7 @@
 import { performance } from "node:perf_hooks";
+import { oneQuestion } from "../core/question/oneQuestion.fixture";
 import table from "../core/working/fixtures/problems.json";
-import type { CaseFile, Question } from "#core/model";
+import type { Question } from "#core/model";
 import { analyse, workingOf } from "#core/question";
 
 /** A problem of our own, with what its working has to come to. */
@@ -26,18 +27,11 @@ export interface Worked {
 export const problems = (): Problem[] => table as unknown as Problem[];
 
 /** Works a problem, and sees whether it goes by the rules and comes to the lines that it should. */
-export function worked({ title, range: [from, to], functions, question, rules, lines }: Problem): Worked {
-  const source: CaseFile = {
-    format: "pasear-case",
-    version: 1,
-    title,
-    variables: [{ name: "x", ...(from === null ? {} : { from }), ...(to === null ? {} : { to }) }],
-    functions: Object.entries(functions).map(([name, text]) => ({ name, of: "x", by: { kind: "formula", text } })),
-    questions: [{ id: "q", ...question } as Question],
-  };
+export function worked({ range: [from, to], functions, question, rules, lines }: Problem): Worked {
+  const source = oneQuestion(functions, question, { from, to });
   const { model, findings } = analyse(source);
   const start = performance.now();
-  const steps = workingOf(source.questions![0]!, findings[0]!, model, () => null);
+  const steps = workingOf(source.questions[0], findings[0]!, model, () => null);
   const ms = performance.now() - start;
   let at = -1;
   const lost = rules.find((rule) => (at = steps.findIndex((s, i) => i > at && s.rule === rule)) < 0);

@@ -1,25 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { analyse, workingOf, type WorkingStep } from "./index";
-import type { CaseFile, Question } from "../model";
+import { oneQuestion, type Asked, type Range as Setting } from "./oneQuestion.fixture";
 
-type Asked = Omit<Question, "id"> & Record<string, unknown>;
-interface Setting {
-  readonly from?: number;
-  readonly to?: number;
-  readonly givens?: CaseFile["givens"];
-}
-function steps(functions: Record<string, string>, q: Asked, { from = 0, to = 100, givens }: Setting = {}) {
-  const c: CaseFile = {
-    format: "pasear-case",
-    version: 1,
-    title: "T",
-    variables: [{ name: "x", from, to }],
-    ...(givens ? { givens } : {}),
-    functions: Object.entries(functions).map(([name, text]) => ({ name, of: "x", by: { kind: "formula", text } })),
-    questions: [{ id: "q", ...q } as Question],
-  };
+function steps(functions: Record<string, string>, q: Asked, setting: Setting = {}) {
+  const c = oneQuestion(functions, q, { from: 0, to: 100, ...setting });
   const { model, findings } = analyse(c);
-  return workingOf(c.questions![0]!, findings[0]!, model, () => null);
+  return workingOf(c.questions[0], findings[0]!, model, () => null);
 }
 const NAMING = ["names", "definition", "givens", "check"];
 const linesOf = (list: readonly WorkingStep[]): string[] =>

@@ -12,7 +12,7 @@ import {
   type Expression,
 } from "../formula";
 import { isExactlyZero } from "./constant";
-import { encloseConstant } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
 import type { Term } from "./growth";
 import { rationalForm } from "./rationalForm";
 import { putIn, signAtSpot, type Spot } from "./spot";

@@ -1,13 +1,10 @@
 import { turnsOf } from "./constant";
 import { denominator, isInteger, isZero, numerator, ratio, rationalText, signOf, type Rational } from "../numeric";
 import { canonical } from "./canonical";
-import { Enclosure, ENTIRE } from "../interval";
 import {
-  Noted,
   PI,
   add,
   apply,
-  compileEnclosure,
   divide,
   exactNumber,
   expressionLatex,
@@ -115,17 +112,6 @@ export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 |
     text: q === 1n ? top : p === 0n ? `${top}/${q}` : `(${top})/${q}`,
     latex: q === 1n ? topLatex : `\\frac{${topLatex}}{${q}}`,
   };
-}
-
-const NO_FUNCTIONS = () => (): Enclosure => ENTIRE;
-const memo = new Noted<Enclosure>();
-/** Proven bounds of an expression without variable. */
-export function encloseConstant(e: Expression): Enclosure {
-  const known = memo.get(e);
-  if (known) return known;
-  const made = compileEnclosure(e, NO_FUNCTIONS)(new Enclosure(0, 0));
-  memo.set(e, made);
-  return made;
 }
 
 /** The k-th root of an expression, written the short way. */

@@ -9,7 +9,7 @@ import {
   variableSeries,
   type Expression,
 } from "../formula";
-import { encloseConstant } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
 import { vanishes, type Term } from "./growth";
 import { Leading } from "./leading";
 import { partition } from "./partition";

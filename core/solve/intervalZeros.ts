@@ -9,7 +9,7 @@ import {
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
 import { branch } from "./branch";
 import { vanishesAt } from "./constant";
-import { encloseConstant } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
 import { candidates, exactOfCandidate } from "./shortNumbers";
 import { merge, sameZero, unsettled, type Stretch, type Zero, type ZeroSet } from "./zeroSet";
 

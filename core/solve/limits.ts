@@ -1,7 +1,7 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
 import { compileEnclosure, dependsOnVariable, wholeNumber, type Expression } from "../formula";
 import { isZero } from "../numeric";
-import { encloseConstant } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
 import { grows, vanishes, type Term } from "./growth";
 import { Leading } from "./leading";
 import type { Approach } from "./directTerms";

@@ -13,7 +13,7 @@ import {
 import { EMPTY, Enclosure } from "../interval";
 import { ONE, ZERO, isInteger, isZero, ratio, signOf, type Rational } from "../numeric";
 import { exactRational } from "./constant";
-import { encloseConstant } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
 import { NONE, merge, withMultiplicity, type Equation, type Stretch, type ZeroSet } from "./zeroSet";
 
 /** How many solutions of a periodic equation are listed one by one. */

@@ -1,6 +1,7 @@
 import { Noted, encloseRational, negate, type Expression } from "../formula";
 import { ONE, isZero, isolateRealRoots, poly, type Polynomial, type Rational, type RealRoot } from "../numeric";
-import { encloseConstant, formOf, quadraticExact, rationalExact, rootExpression, type ExactForm } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
+import { formOf, quadraticExact, rationalExact, rootExpression, type ExactForm } from "./exactForm";
 import { rationalForm } from "./rationalForm";
 import { EVERYWHERE, NONE, type Stretch, type ZeroSet } from "./zeroSet";
 

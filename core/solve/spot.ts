@@ -14,7 +14,8 @@ import {
   type Expression,
 } from "../formula";
 import { exactRational, isExactlyZero, vanishesAt } from "./constant";
-import { encloseConstant, formOf, rationalExact, type ExactForm } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
+import { formOf, rationalExact, type ExactForm } from "./exactForm";
 import { polynomialForm, rationalForm } from "./rationalForm";
 import type { FunctionTable } from "./table";
 import type { Zero } from "./zeroSet";

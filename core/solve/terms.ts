@@ -14,7 +14,7 @@ import {
   type Expression,
 } from "../formula";
 import { isExactlyZero } from "./constant";
-import { encloseConstant } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
 
 /** sign of a number without variable: 0 only when proven, null when not known */
 export function constantSign(c: Expression): -1 | 0 | 1 | null {

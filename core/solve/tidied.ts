@@ -113,7 +113,7 @@ export function writtenProduct({ factor, ...both }: Product): Expression {
   const sorted = [...top.filter((e) => !dependsOnVariable(e)), ...top.filter(dependsOnVariable)];
   const numbers = isUnit || isReciprocal ? sorted : [exactNumber(size), ...sorted];
   const over = isReciprocal ? [exactNumber(ONE.div(size)), ...bottom] : bottom;
-  const product = (list: readonly Expression[]) => list.reduce((a, b) => multiply(a, b));
+  const product = (factors: readonly Expression[]) => factors.reduce((a, b) => multiply(a, b));
   const whole = numbers.length === 0 ? wholeNumber(1) : product(numbers);
   const out = over.length === 0 ? whole : divide(whole, product(over));
   return signOf(factor) < 0 ? negate(out) : out;

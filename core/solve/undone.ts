@@ -14,7 +14,8 @@ import {
 } from "../formula";
 import { ONE, denominator, numerator, rationalRoot } from "../numeric";
 import { exactRational } from "./constant";
-import { encloseConstant, rootExpression } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
+import { rootExpression } from "./exactForm";
 import { constantSign } from "./terms";
 import { NONE, merge, withMultiplicity, type Equation, type Stretch, type ZeroSet } from "./zeroSet";
 import { periodic } from "./periodic";

@@ -2,7 +2,8 @@ import { add, apply, divide, exactNumber, multiply, subtract, type Expression } 
 import { EMPTY } from "../interval";
 import { ONE, ZERO, isInteger, poly, ratio, toDouble, type Rational } from "../numeric";
 import { exactRational } from "./constant";
-import { encloseConstant, formOf, rationalExact } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
+import { formOf, rationalExact } from "./exactForm";
 import { polynomialForm } from "./rationalForm";
 import { constantSign } from "./terms";
 import { NONE, merge, outward, type Stretch, type ZeroSet } from "./zeroSet";

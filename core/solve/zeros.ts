@@ -18,7 +18,7 @@ import { ZERO, isolateRealRoots, poly, type Polynomial, type Rational } from "..
 import { MAX_BOXES } from "./branch";
 import { commonParts } from "./commonPart";
 import { isExactlyZero } from "./constant";
-import { encloseConstant } from "./exactForm";
+import { encloseConstant } from "./encloseConstant";
 import { intervalZeros } from "./intervalZeros";
 import { exactForms, rationalZeros } from "./polynomialZeros";
 import { MAX_DEGREE, polynomialForm, rationalForm } from "./rationalForm";

@@ -12,7 +12,6 @@ import type { CornerTrail } from "#core/desk";
 import { buildModel, type CaseFile, type Plan } from "#core/model";
 import type { PlanResult } from "#core/plan";
 import { parseUnit } from "#core/units";
-import { planWorking } from "#core/working";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 
 /**
@@ -92,11 +91,6 @@ const firmRows = computed(() =>
   })),
 );
 
-// ---- by hand
-const isOpen = ref(false);
-const toggled = (event: Event) => void (isOpen.value = (event.target as HTMLDetailsElement).open);
-const steps = computed(() => (isOpen.value ? planWorking(props.plan, props.result, names.value) : []));
-
 const copyCorners = () =>
   copy(
     [
@@ -153,11 +147,12 @@ const copyBest = () =>
       </template>
     </RowsTable>
   </template>
-  <details v-if="variables.length === 2 && result.corners.length > 0" class="working" @toggle="toggled">
-    <summary>working</summary>
-    <WorkingSteps v-if="steps.length > 0" :steps="steps" />
-    <p v-else-if="isOpen" class="quiet">These corners are too many, or not two lines each, to be worked by hand.</p>
-  </details>
+  <PlanWorking
+    v-if="variables.length === 2 && result.corners.length > 0"
+    :plan="plan"
+    :result="result"
+    :names="names"
+  />
   <template v-if="multipliers.length > 0">
     <div class="panel-head second"><h2 class="panel-title">One more of each</h2></div>
     <ul class="sentences">
