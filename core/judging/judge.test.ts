@@ -134,6 +134,7 @@ describe("each line is judged against the one above", () => {
         ["foo = 3", "open"],
         ["foo + bar = 3", "unread"],
         ["x > 2", "unread"],
+        ["x ≠ 2", "unread"],
         ["2x = ", "unread"],
         ["", "blank"],
         ["2x = -3", "follows"],
@@ -150,6 +151,53 @@ describe("each line is judged against the one above", () => {
     ).toEqual(lines),
   );
 
+  it.each<[string, string, (readonly [string, string])[]]>([
+    [
+      "x^2 - 5x + 6",
+      ">",
+      [
+        ["(x - 2)(x - 3) > 0", "follows"],
+        ["x^2 - 5x + 6 = 0", "follows"],
+        ["x = 2 or x = 3", "follows"],
+        ["x < 2 or x > 3", "follows"],
+        ["2 < x < 3", "wrong"],
+      ],
+    ],
+    [
+      "14 - 2x",
+      ">=",
+      [
+        ["-2x ≥ -14", "follows"],
+        ["x ≥ 7", "wrong"],
+        ["7 ≤ x", "follows"],
+      ],
+    ],
+    [
+      "x^2 - 5x + 6",
+      "<=",
+      [
+        ["x >= 2 and x <= 3", "follows"],
+        ["2 ≤ x ≤ 3", "follows"],
+        ["2 < x < 3", "wrong"],
+      ],
+    ],
+  ])("inequalities: %s %s 0", (f, relation, lines) => {
+    const q = { ask: "where" as const, function: "f", relation: relation as ">", value: 0 };
+    const told = judgedLines(
+      { f },
+      q,
+      lines.map(([line]) => line),
+    ).map((l) => [l.text, l.verdict]);
+    expect(told).toEqual(lines);
+  });
+  it("an input shows where an inequality goes wrong, and a sign that was not turned is named", () => {
+    const q = { ask: "where" as const, function: "f", relation: ">=" as const, value: 0 };
+    const [line] = judgedLines({ f: "14 - 2x" }, q, ["x ≥ 7"], { from: 0, to: 100 });
+    expect(line).toMatchObject({
+      says: "x = 0 belongs to the line above, and not to this one.",
+      slip: "Multiplying or dividing by a negative number turns the sign round.",
+    });
+  });
   it("a name of one's own stands for its number, and says nothing of the unknown", () => {
     const [name, used, wrong] = judgedLines({ f: "x^2 - 5x + 6" }, reach(0), [
       "D = 25 - 24 = 1",

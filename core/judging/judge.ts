@@ -4,6 +4,7 @@ import { areMultiples, isExactlyZero, isIdenticallyZero, tidied, type Spot } fro
 import { Refusal, type Answers } from "../question";
 import { between, newSetting, relation, solutionsOf, type Equation, type Setting, type Statement } from "../working";
 import type { Model, Question } from "../model";
+import { compareRegions, type Region } from "./inequality";
 import { constants, roundedAs, sameNumbers, told, wrongNumbers } from "./numbers";
 import { readOwnLine, type OwnLine, type Reading } from "./ownLine";
 import { FOLLOWS, say, type Judged, type Said } from "./said";
@@ -34,10 +35,13 @@ export function judged(q: Question, lines: readonly string[], model: Model, answ
   }
 }
 
+const NOT_SETTLED = "Not settled: it was neither shown to follow nor to be wrong.";
+
 class Judge {
   private above: Statement | null;
   private expression: Expression | null = null;
   private lastWas: OwnLine["kind"] = "blank";
+  private aboveRegion: Region | null;
   private readonly on: Setting;
   private readonly reading: Reading;
 
@@ -47,6 +51,7 @@ class Judge {
   ) {
     this.on = start.on;
     this.above = start.statement;
+    this.aboveRegion = start.region;
     this.reading = { x: start.on.x, model, isGiven: start.isGiven, own: new Map() };
   }
 
@@ -72,9 +77,27 @@ class Judge {
         return this.simplified(line.expression, line.isGoingOn || this.lastWas === "expression");
       case "named":
         return this.named(line.name, line.numbers);
+      case "region":
+        return this.region(line.region);
       case "statement":
         return this.stated(line);
     }
+  }
+
+  /** Inputs for which relations hold, set against those of the line above. */
+  private region(region: Region): Said {
+    const above = this.aboveRegion;
+    if (!this.start.region) return say("unread", "The question asks for no inequality; equations are judged here.");
+    this.aboveRegion = region;
+    const found = compareRegions(above!, region, this.on);
+    if (found.kind === "same") return FOLLOWS;
+    if (found.kind !== "apart") return say("open", NOT_SETTLED);
+    const where = found.inFirst
+      ? "belongs to the line above, and not to this one"
+      : "belongs to this line, and not to the one above";
+    const turned = compareRegions(above!, turnedRound(region), this.on).kind === "same";
+    const slip = turned ? "Multiplying or dividing by a negative number turns the sign round." : null;
+    return say("wrong", `${told([found.at], this.on.x)} ${where}.`, slip);
   }
 
   /** A name of one's own for a number: it says nothing of the unknown. */
@@ -147,7 +170,7 @@ class Judge {
     if (outside) return outside;
     const near = line.rounded && roundedAs(line.rounded, solutionsOf(above, this.on), this.on.x);
     if (near) return near;
-    if (found.kind === "open") return say("open", "Not settled: it was neither shown to follow nor to be wrong.");
+    if (found.kind === "open") return say("open", NOT_SETTLED);
     const slip = this.slip(above, statement);
     const lost = told(found.lost, this.on.x);
     const brought = told(found.brought, this.on.x);
@@ -191,6 +214,10 @@ class Judge {
     return slipBetween(above, line, this.on.x);
   }
 }
+
+const TURNED = { "<": ">", "<=": ">=", ">": "<", ">=": "<=" } as const;
+const turnedRound = (r: Region): Region =>
+  r.kind === "relation" ? { ...r, sign: TURNED[r.sign] } : { ...r, of: r.of.map(turnedRound) };
 
 function isQuestion(eq: Equation, asked: Statement | null): boolean {
   if (asked?.kind !== "equation") return false;

@@ -12,6 +12,7 @@ import { Enclosure } from "../interval";
 import { encloseConstant, exactRational, inline } from "../solve";
 import { NONE, anyOf, bodyOf, equation, type Equation, type Statement } from "../working";
 import type { Model } from "../model";
+import type { Region } from "./inequality";
 
 /** A number that was typed with so many decimal places, and may be rounded. */
 export interface Rounded {
@@ -37,6 +38,8 @@ export type OwnLine =
       /** typeset as it was typed; null where that is words */
       readonly latex: string | null;
     }
+  /** inputs for which relations hold */
+  | { readonly kind: "region"; readonly region: Region; readonly latex: string }
   /** a name of one's own for a number, told in one way or several */
   | {
       readonly kind: "named";
@@ -70,7 +73,7 @@ export function readOwnLine(text: string, reading: Reading): OwnLine {
   const plain = stripped(text, reading.x);
   if (plain === "") return { kind: "blank" };
   if (NO_SOLUTION.test(plain)) return statement([], NONE);
-  if (/[<>≤≥≠]/u.test(plain)) return { kind: "refused", message: NO_INEQUALITY };
+  if (/[<>≤≥≠]/u.test(plain)) return regionLine(plain, reading);
   const named = namedNumber(plain, reading);
   if (named) return named;
   const parts = withBothSigns(plain.split(/\s*(?:\bor\b|\band\b|∨|;)\s*/iu).flatMap((p) => listed(p, reading.x)));
@@ -85,7 +88,62 @@ export function readOwnLine(text: string, reading: Reading): OwnLine {
   return statement(list, anyOf(list.map((p): Equation => equation(p.sides[0]!, p.sides[1]!))));
 }
 
-const NO_INEQUALITY = "Equations are judged here, and what they are made of; no inequalities yet.";
+/** `x < 2 or x > 3`, `2 < x <= 3`: the inputs of several relations, joined. */
+function regionLine(plain: string, reading: Reading): OwnLine {
+  const parts = plain.split(/\s*(?:\bor\b|∨)\s*/iu).map((part) => {
+    const joined = part.split(/\s*(?:\band\b|∧|,|;)\s*/iu).map((chain) => chainOf(chain, reading));
+    const bad = joined.find((c) => typeof c === "string");
+    return (
+      bad ?? {
+        kind: "and" as const,
+        of: (joined as Chain[]).map((c) => c.region),
+        latex: joined.map((c) => (c as Chain).latex),
+      }
+    );
+  });
+  const bad = parts.find((p) => typeof p === "string");
+  if (typeof bad === "string") return { kind: "refused", message: bad };
+  const list = parts as { kind: "and"; of: Region[]; latex: string[] }[];
+  const latex = list.map((p) => p.latex.join(" \\text{ and } ")).join(" \\quad\\text{or}\\quad ");
+  return { kind: "region", region: { kind: "or", of: list }, latex };
+}
+interface Chain {
+  readonly region: Region;
+  readonly latex: string;
+}
+const SIGNS: Readonly<Record<string, readonly ("<" | "<=" | ">" | ">=")[]>> = {
+  "<": ["<"],
+  "<=": ["<="],
+  "≤": ["<="],
+  ">": [">"],
+  ">=": [">="],
+  "≥": [">="],
+  "=": ["<=", ">="],
+};
+const TEX_SIGNS: Readonly<Record<string, string>> = { "<=": "\\le", "≤": "\\le", ">=": "\\ge", "≥": "\\ge" };
+
+function chainOf(text: string, reading: Reading): Chain | string {
+  const pieces = text.split(/(<=|>=|[<>≤≥≠=])/u).map((piece) => piece.trim());
+  const signs = pieces.filter((_, i) => i % 2 === 1);
+  const sides = pieces
+    .filter((_, i) => i % 2 === 0)
+    .map((side) => (side === "" ? "A side is empty." : readSide(side, reading)));
+  const bad = sides.find((side) => typeof side === "string");
+  if (typeof bad === "string") return bad;
+  if (signs.length === 0 || !signs.every((sign) => Object.hasOwn(SIGNS, sign)))
+    return "This is no relation that is judged here: <, ≤, >, ≥ and = are.";
+  const list = sides as Side[];
+  const of = signs.flatMap((shown, i) =>
+    SIGNS[shown]!.map((sign): Region => ({
+      kind: "relation",
+      left: list[i]!.expression,
+      sign,
+      right: list[i + 1]!.expression,
+    })),
+  );
+  const latex = list.map((side, i) => side.latex + (signs[i] ? ` ${TEX_SIGNS[signs[i]!] ?? signs[i]!} ` : "")).join("");
+  return { region: { kind: "and", of }, latex };
+}
 
 /** A line without arrows and words before it, its unknown without an index, a set of answers as a list. */
 function stripped(text: string, x: string): string {

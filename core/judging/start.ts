@@ -4,6 +4,7 @@ import { numberOfSpot, spotOfRational, tidied, valueAt, type Range } from "../so
 import { anyOf, bodyOf, equation, newSetting, type Setting, type Statement } from "../working";
 import { Asking, inGiven, rangeOf, type Answers } from "../question";
 import type { Model, Question } from "../model";
+import type { Region } from "./inequality";
 
 /** What the first line is judged against. */
 export interface Start {
@@ -13,6 +14,8 @@ export interface Start {
   /** the function whose slope is asked for, where the way leads over it */
   readonly body: Expression | null;
   readonly isGiven: boolean;
+  /** the inputs that are asked for, where the question is of an inequality */
+  readonly region: Region | null;
 }
 
 /** What a question says, as a statement of its unknown. @throws Refusal where the question itself is at fault */
@@ -26,14 +29,21 @@ export function startOf(q: Question, model: Model, answers: Answers): Start {
     statement,
     body,
     isGiven: false,
+    region: null,
   });
   const level = (value: Parameters<typeof asking.amount>[0]) => numberOfSpot(asking.amount(value, "the value"));
   switch (q.ask) {
     case "meet":
       return start(bodies[1] ? equation(body, bodies[1]) : null);
     case "reach":
-    case "where":
       return start(equation(body, level(q.value)));
+    case "where": {
+      const limit = level(q.value);
+      return {
+        ...start(equation(body, limit)),
+        region: { kind: "relation", left: body, sign: q.relation, right: limit },
+      };
+    }
     case "reach-any":
       return start(anyOf(q.values.map((v) => equation(body, level(v)))));
     case "greatest":
@@ -51,6 +61,7 @@ export function startOf(q: Question, model: Model, answers: Answers): Start {
         statement: equation(inside, level(q.value)),
         body: null,
         isGiven: true,
+        region: null,
       };
     }
     default:

@@ -52,6 +52,10 @@ test("a wrong line is found, mended, and the rest follows; the lines are kept, a
   await own(page).press("Shift+Home");
   await page.keyboard.type("x ≈ 15.65");
   await expect(judged(page)).toHaveText([/follows/, /follows/, /follows.*rounded/]);
+  await page.getByRole("button", { name: /^Undo/ }).click();
+  await expect(own(page)).not.toHaveValue(/15\.65$/);
+  await page.getByRole("button", { name: /^Redo|^Do again/ }).click();
+  await expect(own(page)).toHaveValue(/15\.65$/);
   await expect(kept(page)).toBeVisible();
   await page.reload();
   await first.getByText("working", { exact: true }).click();

@@ -12,8 +12,14 @@ const { judged, failure } = useJudged(() => props.q, lines);
 const shown = computed(() => judged.value.filter((line) => line.verdict !== "blank"));
 const firstWrong = computed(() => shown.value.findIndex((line) => BAD.has(line.verdict)));
 
+/** What a case keeps; more stays in the field, and that it is not kept is said. */
+const MOST = { lines: 200, characters: 2000 };
+const isTooMuch = computed(
+  () => lines.value.length > MOST.lines || lines.value.some((line) => line.length > MOST.characters),
+);
 function typed(text: string | undefined): void {
   draft.value = text ?? "";
+  if (isTooMuch.value) return;
   store.apply({ kind: "writeWorking", id: props.q.id, lines: lines.value });
 }
 // Undone, or changed in another window: what is kept stands here too, as long as nobody has written further.
@@ -52,6 +58,10 @@ const tone = (verdict: Verdict): string => (BAD.has(verdict) ? "bad" : verdict =
       @keydown.stop
     />
     <p class="quiet">Type or paste equations; LaTeX is read too. Each line is judged against the one above.</p>
+    <ProblemNote
+      v-if="isTooMuch"
+      :text="`A case keeps ${MOST.lines} lines of ${MOST.characters} characters; what is more is not kept.`"
+    />
     <ProblemNote v-if="failure" :text="`The lines could not be judged: ${failure}`" />
     <ol :id="`judged-${q.id}`" aria-live="polite" aria-label="What is to be said of each line">
       <li v-for="(line, i) in shown" :key="i" :class="[tone(line.verdict), { first: i === firstWrong }]">
