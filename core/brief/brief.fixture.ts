@@ -13,7 +13,7 @@ export const demo = (name: string): CaseFile =>
 export function pageOf(source: CaseFile): BriefPage {
   return briefPage({
     source,
-    desk: deskOf(analyse(source)),
+    desk: deskOf(analyse(source), "all"),
     names: modelOf(source).names,
     plan: toldPlan(source),
     influences: (source.questions ?? []).slice(0, 2).flatMap((q) => influenceOn(source, q.id) ?? []),

@@ -77,6 +77,27 @@ describe("the parts of a brief", () => {
   });
 });
 
+describe("the working", () => {
+  const told = (source: CaseFile): string[] =>
+    pageOf({ ...source, brief: { rows: [{ id: "working", off: false }] } })
+      .sections.filter((s) => s.id === "working")
+      .flatMap((s) => s.blocks)
+      .flatMap((b) => (b.kind === "formulas" ? b.lines.map((l) => `${l.note} ${l.text}`) : []));
+  it("of every finding, step by step", () => {
+    const lines = told(demo("lantern-stall"));
+    expect(lines).toContain("They meet where both have the same value. R(q) = C(q)");
+    expect(lines).toContain("Set aside: outside the range 0 ≤ q ≤ 320. q ≈ 328.56489");
+  });
+  it("of a plan, corner by corner", () => {
+    const plan = {
+      variables: [{ name: "x" }, { name: "y" }],
+      constraints: ["x + y <= 90", "x >= 0", "y >= 0"].map((text, i) => ({ id: `C${i}`, text })),
+      objective: { text: "4x + 5y", sense: "greatest" as const },
+    };
+    expect(told({ ...EMPTY, plan })).toContain("The objective there. Z(0, 90) = 4*0 + 5*90 = 450");
+  });
+});
+
 describe("what the brief of the stall says", () => {
   const stall = demo("lantern-stall");
   it("over it all", () => {

@@ -3,6 +3,7 @@ import { earlierOf } from "../question";
 import type { DeskFinding, Influence, InfluenceReport } from "../desk";
 import { list } from "../explain";
 import { asked, bold, italic, paragraph, picture, plain, quiet, type BriefBlock, type BriefTable } from "./page";
+import { planWorking, type WorkingStep } from "../working";
 import { questionOf, type PartSource } from "./told";
 
 /** Findings that the answer names where nobody said which ones count. */
@@ -114,14 +115,20 @@ const named = ({ given, label }: Influence): string => (label ? `${given}, ${lab
 const idle = (names: readonly string[]): string =>
   names.length > 0 ? `With 10 % less or more of ${list(names, "or")} it is the same, to the digits shown.` : "";
 
-/** The steps a student would write, for each finding that has such. */
-export function working({ desk }: PartSource): BriefBlock[] {
+/** The steps a student would write, for each finding that has such, and for a plan of two variables. */
+export function working({ desk, plan, names }: PartSource): BriefBlock[] {
   const worked = desk.findings.filter((f) => f.working !== null && f.working.length > 0);
-  if (worked.length === 0) return [quiet("No finding of this case has steps to be written by hand.")];
-  return worked.flatMap((f): BriefBlock[] => [
-    asked(questionOf(f)),
-    { kind: "formulas", lines: f.working!.map((w) => ({ latex: w.latex, text: w.text, note: w.says })) },
-  ]);
+  const planned = plan ? planWorking(plan.plan, plan.result, names) : [];
+  if (worked.length === 0 && planned.length === 0)
+    return [quiet("No finding of this case has steps to be written by hand.")];
+  return [
+    ...worked.flatMap((f): BriefBlock[] => [asked(questionOf(f)), stepsBlock(f.working!)]),
+    ...(planned.length > 0 ? [asked("The plan, corner by corner."), stepsBlock(planned)] : []),
+  ];
 }
+const stepsBlock = (steps: readonly WorkingStep[]): BriefBlock => ({
+  kind: "formulas",
+  lines: steps.map((w) => ({ latex: w.latex, text: w.text, note: w.says })),
+});
 
 const latexNear = (near: string): string => near.replace(/,/g, "{,}").replace(/−/g, "-");

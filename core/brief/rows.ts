@@ -23,7 +23,8 @@ function isFilled(id: BriefPart, source: CaseFile): boolean {
   if (id === "data") return (source.data ?? []).length > 0;
   const asks = (source.questions ?? []).length > 0;
   if (id === "answer") return asks || source.plan !== undefined;
-  if (id === "findings" || id === "checks" || id === "changes" || id === "working") return asks;
+  if (id === "working") return asks || source.plan?.variables.length === 2;
+  if (id === "findings" || id === "checks" || id === "changes") return asks;
   if (id === "known") return Boolean(source.story?.text) || (source.givens ?? []).length > 0;
   return (source.functions ?? []).length > 0;
 }
