@@ -38,7 +38,7 @@ const textOf = (source: CaseFile, id: string) =>
 describe("the parts of a brief", () => {
   it("stand in their order, without those that the case has nothing for", () => {
     expect(idsOf(filledRows(EMPTY))).toEqual([]);
-    expect(idsOf(filledRows(demo("two-lanterns")))).toEqual(["answer", "known", "plan"]);
+    expect(idsOf(filledRows(demo("two-lanterns")))).toEqual(["answer", "known", "plan", "working"]);
     expect(idsOf(filledRows({ ...demo("boat-fare"), brief: {} }))).not.toContain("plan");
   });
   it("a part that came since stands after the one it follows; unknown rows are passed over, own words stay", () => {
