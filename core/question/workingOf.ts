@@ -6,7 +6,7 @@ import { isStopped, type Finding } from "./finding";
 import { roomOf } from "./rooms";
 
 /** Work that one working is given, in steps: well under a tenth of a second. */
-const WORKING_EFFORT = 400_000;
+const WORKING_EFFORT = 200_000;
 
 /**
  * The steps a student would write for a question, each proven; none where there are no such, or where they would take
@@ -14,6 +14,8 @@ const WORKING_EFFORT = 400_000;
  */
 export function workingOf(q: Question, finding: Finding, model: Model, answers: Answers): readonly WorkingStep[] {
   if (finding.status === "error") return [];
+  // Of an answer that is not complete nothing can be worked to the end.
+  if (!isStopped(finding) && !finding.complete) return [];
   try {
     const f = isStopped(finding) ? null : finding;
     return within(WORKING_EFFORT, () => roomOf(q).working(new Asking(q, model, answers), f));
