@@ -1,4 +1,3 @@
-import type { WorkingStep } from "../working";
 import type { Amount, Model, Question } from "../model";
 import type { NumberFunction } from "../formula";
 import type { Unit } from "../units";
@@ -92,11 +91,6 @@ export interface Kind<K extends Ask> {
   details(f: AnswerTo<K>, card: Card): string[];
   /** "the only crossing", of an answer that is complete; `on` tells the range, " on 0 … 250". */
   surety(f: AnswerTo<K>, on: string): string | null;
-  /**
-   * Steps a student would write, each proven; none where there are no such.
-   * @param f  the answer; null where the question was cut short
-   */
-  working(asking: Asking<QuestionOf<K>>, f: AnswerTo<K> | null): WorkingStep[];
   /** The number that is followed when a given moves, and its unit. */
   followed(f: AnswerTo<K>, model: Model): Followed | null;
   /** Whether stretches that are open stand among those of the answer in what `solve` prints. */

@@ -3,7 +3,7 @@ import type { Model, Question } from "../model";
 import type { WorkingStep } from "../working";
 import { Asking, type Answers } from "./common/asking";
 import { isStopped, type Finding } from "./finding";
-import { roomOf } from "./rooms";
+import { workingFor } from "./workings";
 
 /** Work that one working is given, in steps: well under a tenth of a second. */
 const WORKING_EFFORT = 200_000;
@@ -18,7 +18,7 @@ export function workingOf(q: Question, finding: Finding, model: Model, answers: 
   if (!isStopped(finding) && !finding.complete) return [];
   try {
     const f = isStopped(finding) ? null : finding;
-    return within(WORKING_EFFORT, () => roomOf(q).working(new Asking(q, model, answers), f));
+    return within(WORKING_EFFORT, () => workingFor(q.ask)(new Asking(q, model, answers), f));
   } catch {
     // A working that cannot be made, for whatever reason, takes nothing from its answer.
     return [];

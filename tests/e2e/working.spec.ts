@@ -69,9 +69,9 @@ test("what is no equation is said to be unread, and nothing typed is lost", asyn
   const first = card(page);
   await first.getByText("working", { exact: true }).click();
   await first.getByRole("button", { name: "write my own working" }).click();
-  await own(page).fill("\\frac{x^2}{5} = x\n<script>alert(1)</script>\nq = 3\nx = 5");
+  await own(page).fill("\\frac{x^2}{5} = x\n<script>alert(1)</script>\nq + z = 3\nx = 5");
   await expect(judged(page)).toHaveText([/follows/, /not read/, /not read/, /loses an answer.*Loses x = 0\./]);
-  await expect(own(page)).toHaveValue("\\frac{x^2}{5} = x\n<script>alert(1)</script>\nq = 3\nx = 5");
+  await expect(own(page)).toHaveValue("\\frac{x^2}{5} = x\n<script>alert(1)</script>\nq + z = 3\nx = 5");
 });
 
 test("a plan of two variables and a fitted line are worked by hand too", async ({ page, server }) => {

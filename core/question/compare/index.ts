@@ -6,7 +6,6 @@ import { MOST_TOLD, type Speech } from "../common/speech";
 import type { CompareFinding, FindingStretch } from "../finding";
 import type { Kind } from "../kind";
 import { compare as answer } from "./answer";
-import { working } from "./working";
 
 function sentence(f: CompareFinding, say: Speech): string {
   if (f.status === "unsettled") return "Not settled: which is least could not be proven.";
@@ -55,7 +54,6 @@ export const compare: Kind<"compare"> = {
   suggested: () => null,
 
   ...toldByStretches,
-  working,
 
   points: (f, canvas) =>
     f.stretches.flatMap(({ from, least }) => {

@@ -8,7 +8,6 @@ import { few, type Speech } from "../common/speech";
 import type { GivenFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
 import { given as answer } from "./answer";
-import { working } from "./working";
 
 type Asked = QuestionOf<"given">;
 
@@ -118,7 +117,6 @@ export const given: Kind<"given"> = {
     if (n === 0) return null;
     return n === 1 ? "the only such value" : `all ${n} such values`;
   },
-  working,
   followed(f, model) {
     const value = firstInput(f);
     return value === null ? null : { value, unit: model.givens.get(f.given)?.unit ?? null };

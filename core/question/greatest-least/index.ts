@@ -6,7 +6,6 @@ import type { Kind, Outline } from "../kind";
 import { best as answer } from "./answer";
 import { details } from "./details";
 import { sentence } from "./sentence";
-import { working } from "./working";
 
 const WORDS = (["greatest", "least"] as const).map((value) => ({ value, text: value }));
 
@@ -66,7 +65,6 @@ export const greatestLeast: Kind<"greatest" | "least"> = {
     const n = f.solutions.length;
     return n === 1 ? `the ${f.ask}${on}, proven` : `all ${n} best inputs, proven`;
   },
-  working,
   followed: followedValue,
   printsOpen: false,
 

@@ -10,7 +10,6 @@ import type { Speech } from "../common/speech";
 import type { MeetFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
 import { meet as answer } from "./answer";
-import { working } from "./working";
 
 const inPlace = (i: number) =>
   functionSlot<QuestionOf<"meet">>(
@@ -65,7 +64,6 @@ export const meet: Kind<"meet"> = {
 
   details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],
   surety: suretyOfPlaces,
-  working,
   followed: followedInput,
   printsOpen: true,
 

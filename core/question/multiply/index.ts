@@ -7,7 +7,6 @@ import type { Kind, Outline } from "../kind";
 import { multiply as answer } from "./answer";
 import { sentence } from "./sentence";
 import { typed } from "./typed";
-import { working } from "./working";
 
 /** Share of its middle value that the geometric mean of a growing function's ends comes up to. */
 const GROWTH = 0.9;
@@ -64,7 +63,6 @@ export const multiply: Kind<"multiply"> = {
 
   details: (f, card) => closer(f.solutions, card),
   surety: () => null,
-  working,
   followed: followedInput,
   printsOpen: false,
 

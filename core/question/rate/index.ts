@@ -7,7 +7,6 @@ import type { Speech } from "../common/speech";
 import type { RateFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
 import { rate as answer } from "./answer";
-import { working } from "./working";
 
 function sentence(f: RateFinding, say: Speech, q: QuestionOf<"rate">): string {
   if (f.value === null) return f.message ?? "";
@@ -70,7 +69,6 @@ export const rate: Kind<"rate"> = {
 
   details: exactNote,
   surety: () => null,
-  working,
   followed: (f) => (f.value === null ? null : { value: f.value, unit: null }),
   printsOpen: false,
 

@@ -9,7 +9,6 @@ import { MOST_TOLD, few, type Speech } from "../common/speech";
 import type { ReachAnyFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
 import { reachAny as answer } from "./answer";
-import { working } from "./working";
 
 type Level = ReachAnyFinding["levels"][number];
 
@@ -102,7 +101,6 @@ export const reachAny: Kind<"reach-any"> = {
     if (n === 0) return f.status === "none" ? `proven: none${on}` : null;
     return n === 1 ? `the only place${on}` : `${n === 2 ? "both places" : `all ${n} places`}${on}`;
   },
-  working,
   followed: followedInput,
   printsOpen: true,
 

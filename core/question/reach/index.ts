@@ -8,7 +8,6 @@ import { functionReplaced } from "../common/replaced";
 import { theAmount, range, rounding, theFunction } from "../common/slots";
 import type { Kind } from "../kind";
 import { reach as answer } from "./answer";
-import { working } from "./working";
 
 /** Where has a function a value? */
 export const reach: Kind<"reach"> = {
@@ -65,7 +64,6 @@ export const reach: Kind<"reach"> = {
 
   details: (f, card) => [...closer(f.solutions, card), ...neighbours(f.solutions, card)],
   surety: suretyOfPlaces,
-  working,
   followed: followedInput,
   printsOpen: true,
 

@@ -9,7 +9,6 @@ import type { Speech } from "../common/speech";
 import type { TotalFinding } from "../finding";
 import type { Kind } from "../kind";
 import { total as answer } from "./answer";
-import { working } from "./working";
 
 function sentence(f: TotalFinding, say: Speech): string {
   if (f.value === null) return f.message ?? "Not settled.";
@@ -65,7 +64,6 @@ export const totalAverage: Kind<"total" | "average"> = {
 
   details: exactNote,
   surety: () => null,
-  working,
   // A total has no unit of its function's.
   followed(f, model) {
     const followed = followedValue(f, model);

@@ -10,7 +10,6 @@ import type { Speech } from "../common/speech";
 import type { ValueFinding } from "../finding";
 import type { Kind } from "../kind";
 import { value as answer } from "./answer";
-import { working } from "./working";
 
 function sentence(f: ValueFinding, say: Speech): string {
   if (f.value === null) return f.message ?? "";
@@ -58,7 +57,6 @@ export const value: Kind<"value"> = {
 
   details: (f, card) => [...band(f, card), ...exactNote(f, card)],
   surety: () => null,
-  working,
   followed: followedValue,
   printsOpen: false,
 

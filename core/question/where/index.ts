@@ -5,7 +5,6 @@ import { functionReplaced } from "../common/replaced";
 import { theAmount, choiceSlot, range, theFunction } from "../common/slots";
 import type { Kind } from "../kind";
 import { where as answer } from "./answer";
-import { working } from "./working";
 import { RELATIONS, sentence } from "./sentence";
 
 const CHOICES = ([">=", ">", "<=", "<"] as const).map((value) => ({ value, text: RELATIONS[value] }));
@@ -66,7 +65,6 @@ export const where: Kind<"where"> = {
   suggested: () => null,
 
   ...toldByStretches,
-  working,
 
   points(f, canvas) {
     const values = canvas.values(canvas.drawn);
