@@ -1,6 +1,7 @@
 import { judged, type Judged } from "#core/judging";
 import { analyse } from "#core/question";
-import type { JudgeReply, JudgeRequest } from "./judgingProtocol";
+import { answering } from "./answering";
+import type { JudgeRequest } from "./judgingProtocol";
 
 /** The case seldom changes while its lines are written; it is worked out once. */
 let held: { key: string; analysis: ReturnType<typeof analyse> } | null = null;
@@ -18,12 +19,4 @@ function judgedOf({ source, question, lines }: JudgeRequest): readonly Judged[] 
   return judged(q, lines, model, (id) => findings.find((f) => f.id === id) ?? null);
 }
 
-self.onmessage = ({ data }: MessageEvent<JudgeRequest>) => {
-  let result: JudgeReply;
-  try {
-    result = { job: data.job, ok: true, report: judgedOf(data) };
-  } catch (failure) {
-    result = { job: data.job, ok: false, message: failure instanceof Error ? failure.message : String(failure) };
-  }
-  self.postMessage(result);
-};
+answering(judgedOf);

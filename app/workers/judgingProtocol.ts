@@ -1,6 +1,4 @@
 import type { CaseFile } from "#core/model";
-import type { Judged } from "#core/judging";
-import type { AskedReply } from "./protocol";
 
 /** The lines of a student's own working under a question, to be judged; plain data both ways. */
 export interface JudgeRequest {
@@ -9,4 +7,3 @@ export interface JudgeRequest {
   readonly question: string;
   readonly lines: readonly string[];
 }
-export type JudgeReply = AskedReply<readonly Judged[]>;

@@ -76,7 +76,8 @@ function covers(s: Stretch, element: Element, { table }: Setting): boolean {
 /** An input of an element: a round one between its ends, where there is room. */
 function inputOf(element: Element): Spot {
   if ("at" in element) return element.at;
-  const [from, to] = [element.from?.at ?? null, element.to?.at ?? null];
+  // Between the enclosures of its ends, so that the input lies inside for sure.
+  const [from, to] = [element.from?.hi ?? null, element.to?.lo ?? null];
   const x =
     from === null ? (to === null ? 0 : Math.floor(to) - 1) : to === null ? Math.ceil(from) + 1 : roundBetween(from, to);
   return spotOfRational(Number.isInteger(x) ? ratio(x) : rationalOfDouble(x));

@@ -228,6 +228,23 @@ describe("each line is judged against the one above", () => {
     const [named] = judgedLines(PROFIT, BEST, ["P'(x) = -x/30 + 11.5"], { from: 0, to: 320 });
     expect(named!.says).toBe("At x = 1 the left side is 11.433333, the right 11.466667.");
   });
+  // x/x has no value at 0, so it is not 1 there
+  it.each([
+    ["2x = x + x", "True for every x."],
+    ["x/x = 1", "True wherever both sides have a value."],
+  ])("an identity says where it holds: %s", (line, wanted) => {
+    const [said] = judgedLines({ f: "x^2 - 5x" }, reach(0), [line]);
+    expect([said!.verdict, said!.says]).toEqual(["follows", wanted]);
+  });
+  // sin(1)^2 + cos(1)^2 = 1 is true, and no enclosure of doubles can tell it from 1 + 10^-30
+  it.each([
+    ["x = 2.4/0.3 = 8", ["follows"]],
+    ["x = 2.4/0.3 = 9", ["wrong"]],
+    ["x = 8 (sin(1)^2 + cos(1)^2) = 8", ["follows", "open"]],
+  ])("each sign of a chain is judged, and one that is not settled is not called wrong: %s", (line, allowed) => {
+    const [said] = judgedLines({ f: "3x" }, reach(24), [line]);
+    expect(allowed).toContain(said!.verdict);
+  });
   it("what is lost and what comes in is named", () => {
     expect(judgedLines({ f: "x^2 - 5x" }, reach(0), ["x = 5"])[0]!.says).toBe("Loses x = 0.");
     const squared = judgedLines({ R: "sqrt(x + 7)", C: "x - 5" }, MEET, [

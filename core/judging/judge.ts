@@ -2,11 +2,21 @@ import { Exhausted, within } from "../numeric";
 import { dependsOnVariable, differentiate, same, subtract, type Expression } from "../formula";
 import { areMultiples, isExactlyZero, isIdenticallyZero, tidied, type Spot } from "../solve";
 import { Refusal, type Answers } from "../question";
-import { between, newSetting, relation, solutionsOf, type Equation, type Setting, type Statement } from "../working";
+import {
+  between,
+  hasValueEverywhere,
+  newSetting,
+  relation,
+  solutionsOf,
+  type Equation,
+  type Setting,
+  type Statement,
+} from "../working";
 import type { Model, Question } from "../model";
 import { compareRegions, type Region } from "./inequality";
-import { constants, roundedAs, sameNumbers, told, wrongNumbers } from "./numbers";
-import { readOwnLine, type OwnLine, type Reading } from "./ownLine";
+import { constants, roundedAs, sameNumbers, told } from "./numbers";
+import { readOwnLine, type OwnLine } from "./ownLine";
+import type { Reading } from "./side";
 import { FOLLOWS, say, type Judged, type Said } from "./said";
 import { counterexample, sidesAt, type Sides } from "./sides";
 import { slipBetween, slipInSlope } from "./slips";
@@ -35,6 +45,7 @@ export function judged(q: Question, lines: readonly string[], model: Model, answ
   }
 }
 
+const WHERE_DEFINED = say("follows", "Follows, wherever both have a value.");
 const NOT_SETTLED = "Not settled: it was neither shown to follow nor to be wrong.";
 
 class Judge {
@@ -117,12 +128,12 @@ class Judge {
 
   private stated(line: OwnLine & { kind: "statement" }): Said {
     const { statement } = line;
-    const unequal = line.equal.find(([a, b]) => !isSame(a, b));
-    if (unequal) return wrongNumbers(unequal[0], unequal[1], line.rounded);
+    const chained = line.equal.map(([a, b]) => this.sameSides(a, b)).find((said) => said.verdict !== "follows");
+    if (chained) return chained;
     const eq = statement.kind === "equation" ? statement : null;
     if (eq) this.expression = eq.right;
     if (eq && isSame(eq.left, eq.right))
-      return dependsOnVariable(eq.left) ? say("follows", `True for every ${this.on.x}.`) : FOLLOWS;
+      return dependsOnVariable(eq.left) || dependsOnVariable(eq.right) ? this.identity(eq) : FOLLOWS;
     if (eq && !dependsOnVariable(eq.left) && !dependsOnVariable(eq.right)) return constants(eq);
     const named = eq && line.isNamed && dependsOnVariable(eq.right) ? this.namedWrong(eq) : null;
     if (named) return named;
@@ -135,6 +146,17 @@ class Judge {
     const isRounded = said.verdict === "follows" && said !== FOLLOWS && line.rounded !== null;
     if (!isRounded) this.above = statement;
     return said;
+  }
+
+  /** Both sides are one wherever both have a value; everywhere only if nothing in them has none. */
+  private identity({ left, right }: Equation): Said {
+    const isEverywhere = hasValueEverywhere(left) && hasValueEverywhere(right);
+    return say("follows", isEverywhere ? `True for every ${this.on.x}.` : "True wherever both sides have a value.");
+  }
+  private sameSides(a: Expression, b: Expression): Said {
+    return dependsOnVariable(a) || dependsOnVariable(b)
+      ? sameExpression(a, b, this.on)
+      : constants({ kind: "equation", left: a, right: b });
   }
 
   /**
@@ -249,7 +271,7 @@ const isSame = (a: Expression, b: Expression): boolean =>
   (!dependsOnVariable(a) && !dependsOnVariable(b) && isExactlyZero(subtract(a, b)));
 
 function sameExpression(before: Expression, after: Expression, on: Setting): Said {
-  if (isSame(before, after)) return FOLLOWS;
+  if (isSame(before, after)) return hasValueEverywhere(before) && hasValueEverywhere(after) ? FOLLOWS : WHERE_DEFINED;
   const eq: Equation = { kind: "equation", left: before, right: after };
   const at = counterexample(eq, on);
   if (!at) return say("open", "Not settled: it was neither shown to be the same nor to differ.");

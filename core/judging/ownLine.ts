@@ -1,22 +1,16 @@
 import { plainLine } from "../entry";
-import {
-  dependsOnVariable,
-  latexName,
-  latexOf,
-  resolve,
-  type Expression,
-  type NamedNumber,
-  type Names,
-} from "../formula";
+import { dependsOnVariable, latexName, type Expression } from "../formula";
 import { Enclosure } from "../interval";
-import { encloseConstant, exactRational, inline } from "../solve";
-import { NONE, anyOf, bodyOf, equation, type Equation, type Statement } from "../working";
+import { rationalOfTyped, type Rational } from "../numeric";
+import { encloseConstant, exactRational } from "../solve";
+import { NONE, anyOf, equation, type Equation, type Statement } from "../working";
 import type { Model } from "../model";
-import type { Region } from "./inequality";
+import { regionLine, type RegionLine } from "./regionLine";
+import { readSide, type Reading, type Side } from "./side";
 
 /** A number that was typed with so many decimal places, and may be rounded. */
 export interface Rounded {
-  readonly value: number;
+  readonly value: Rational;
   readonly places: number;
   /** typed with = instead of ≈ */
   readonly isExact: boolean;
@@ -26,6 +20,7 @@ export interface Rounded {
 export type OwnLine =
   | { readonly kind: "blank" }
   | { readonly kind: "refused"; readonly message: string }
+  | RegionLine
   | {
       readonly kind: "statement";
       readonly statement: Statement;
@@ -38,8 +33,6 @@ export type OwnLine =
       /** typeset as it was typed; null where that is words */
       readonly latex: string | null;
     }
-  /** inputs for which relations hold */
-  | { readonly kind: "region"; readonly region: Region; readonly latex: string }
   /** a name of one's own for a number, told in one way or several */
   | {
       readonly kind: "named";
@@ -56,17 +49,11 @@ export type OwnLine =
       readonly latex: string | null;
     };
 
-/** What the names of a line mean: the unknown, and the case. */
-export interface Reading {
-  readonly x: string;
-  readonly model: Model;
-  /** a given that is looked for */
-  readonly isGiven: boolean;
-  /** numbers that lines above gave names of their own */
-  readonly own: Map<string, NamedNumber>;
-}
-
-const WORDS_BEFORE = /^(?:(?:so|then|thus|hence|therefore|and|i\.e\.)\b[,:]?|[⇒⟹→∴•\-–]\s(?=\S)|\(?\d+[).]\s)\s*/iu;
+/** "so", an arrow, a bullet, "2." */
+const WORDS_BEFORE = new RegExp(
+  String.raw`^(?:(?:so|then|thus|hence|therefore|and|i\.e\.)\b[,:]?|[⇒⟹→∴•\-–]\s(?=\S)|\(?\d+[).]\s)\s*`,
+  "iu",
+);
 const NO_SOLUTION = /^(?:no (?:real )?solutions?|none|∅|\{\}|never)$/iu;
 
 export function readOwnLine(text: string, reading: Reading): OwnLine {
@@ -86,63 +73,6 @@ export function readOwnLine(text: string, reading: Reading): OwnLine {
     return { kind: "expression", expression: only.sides[0]!, isGoingOn: /^\s*=/u.test(plain), latex: only.latex };
   if (list.some((p) => p.sides.length < 2)) return { kind: "refused", message: "Each part of a list is an equation." };
   return statement(list, anyOf(list.map((p): Equation => equation(p.sides[0]!, p.sides[1]!))));
-}
-
-/** `x < 2 or x > 3`, `2 < x <= 3`: the inputs of several relations, joined. */
-function regionLine(plain: string, reading: Reading): OwnLine {
-  const parts = plain.split(/\s*(?:\bor\b|∨)\s*/iu).map((part) => {
-    const joined = part.split(/\s*(?:\band\b|∧|,|;)\s*/iu).map((chain) => chainOf(chain, reading));
-    const bad = joined.find((c) => typeof c === "string");
-    return (
-      bad ?? {
-        kind: "and" as const,
-        of: (joined as Chain[]).map((c) => c.region),
-        latex: joined.map((c) => (c as Chain).latex),
-      }
-    );
-  });
-  const bad = parts.find((p) => typeof p === "string");
-  if (typeof bad === "string") return { kind: "refused", message: bad };
-  const list = parts as { kind: "and"; of: Region[]; latex: string[] }[];
-  const latex = list.map((p) => p.latex.join(" \\text{ and } ")).join(" \\quad\\text{or}\\quad ");
-  return { kind: "region", region: { kind: "or", of: list }, latex };
-}
-interface Chain {
-  readonly region: Region;
-  readonly latex: string;
-}
-const SIGNS: Readonly<Record<string, readonly ("<" | "<=" | ">" | ">=")[]>> = {
-  "<": ["<"],
-  "<=": ["<="],
-  "≤": ["<="],
-  ">": [">"],
-  ">=": [">="],
-  "≥": [">="],
-  "=": ["<=", ">="],
-};
-const TEX_SIGNS: Readonly<Record<string, string>> = { "<=": "\\le", "≤": "\\le", ">=": "\\ge", "≥": "\\ge" };
-
-function chainOf(text: string, reading: Reading): Chain | string {
-  const pieces = text.split(/(<=|>=|[<>≤≥≠=])/u).map((piece) => piece.trim());
-  const signs = pieces.filter((_, i) => i % 2 === 1);
-  const sides = pieces
-    .filter((_, i) => i % 2 === 0)
-    .map((side) => (side === "" ? "A side is empty." : readSide(side, reading)));
-  const bad = sides.find((side) => typeof side === "string");
-  if (typeof bad === "string") return bad;
-  if (signs.length === 0 || !signs.every((sign) => Object.hasOwn(SIGNS, sign)))
-    return "This is no relation that is judged here: <, ≤, >, ≥ and = are.";
-  const list = sides as Side[];
-  const of = signs.flatMap((shown, i) =>
-    SIGNS[shown]!.map((sign): Region => ({
-      kind: "relation",
-      left: list[i]!.expression,
-      sign,
-      right: list[i + 1]!.expression,
-    })),
-  );
-  const latex = list.map((side, i) => side.latex + (signs[i] ? ` ${TEX_SIGNS[signs[i]!] ?? signs[i]!} ` : "")).join("");
-  return { region: { kind: "and", of }, latex };
 }
 
 /** A line without arrows and words before it, its unknown without an index, a set of answers as a list. */
@@ -238,42 +168,6 @@ function roundedOf(sides: readonly string[], part: string, read: readonly Expres
   if (!m || read[0]?.kind !== "variable") return null;
   const isExact = !part.includes("≈");
   if (isExact && m[1] === undefined) return null;
-  return { value: Number(last.replace("−", "-")), places: m[1]?.length ?? 0, isExact };
-}
-
-interface Side {
-  readonly expression: Expression;
-  readonly latex: string;
-}
-function readSide(text: string, reading: Reading): Side | string {
-  const names = namesFor(reading);
-  let first: string | null = null;
-  for (const t of [text, withoutUnit(text, names)]) {
-    const read = resolve(t, names, "writing");
-    if (read.expression) return { expression: opened(read.expression, reading.model), latex: latexOf(read.syntax!) };
-    first ??= read.problems[0]?.message ?? "This line could not be read.";
-  }
-  return first!;
-}
-
-/** `$12.50`, `17 lanterns`: the number alone, where what follows is no name of the case. */
-function withoutUnit(text: string, names: Names): string {
-  const plain = text.replace(/[$€£¥]/gu, "");
-  const unit = /(?<=\d)\s*%?\s*(\p{L}[\p{L}/ ²³]*)$/u.exec(plain);
-  const words = unit?.[1]!.split(/[^\p{L}]+/u) ?? [];
-  const isName = (w: string) => w === names.variable || names.givens.has(w) || names.functions.has(w);
-  return unit && !words.some(isName) ? plain.slice(0, unit.index) : plain;
-}
-
-function namesFor({ x, model, isGiven, own }: Reading): Names {
-  const givens = new Map([...own, ...model.names.givens]);
-  if (isGiven) givens.delete(x);
-  return { ...model.names, givens, variable: x };
-}
-
-/** Functions of the case written out. */
-function opened(e: Expression, model: Model): Expression {
-  const replaced = inline(e, model.table);
-  if (e.kind === "call" && e.order === 0 && e.a.kind === "variable") return bodyOf(e.name, model) ?? replaced;
-  return replaced;
+  const value = rationalOfTyped(Number(last.replace("−", "-")));
+  return value && { value, places: m[1]?.length ?? 0, isExact };
 }

@@ -1,8 +1,7 @@
-import { differentiate, dependsOnVariable, exactNumber, multiply, wholeNumber, type Expression } from "../formula";
-import { ratio } from "../numeric";
-import { numberOfSpot, spotOfRational, tidied, valueAt, type Range } from "../solve";
+import { differentiate, wholeNumber, type Expression } from "../formula";
+import { numberOfSpot, tidied } from "../solve";
 import { anyOf, bodyOf, equation, newSetting, type Setting, type Statement } from "../working";
-import { Asking, inGiven, rangeOf, type Answers } from "../question";
+import { Asking, inGiven, rangeOf, wantedOf, type Answers } from "../question";
 import type { Model, Question } from "../model";
 import type { Region } from "./inequality";
 
@@ -51,8 +50,10 @@ export function startOf(q: Question, model: Model, answers: Answers): Start {
       return start(equation(tidied(differentiate(body)), wholeNumber(0)));
     case "compare":
       return start(anyOf(bodies.slice(1).map((other) => equation(body, other))));
-    case "multiply":
-      return multiplied(q, asking as Asking<typeof q>, body, start);
+    case "multiply": {
+      const found = wantedOf(asking as Asking<typeof q>, body);
+      return found ? start(equation(body, found.wanted), { from: found.start, to: asking.range.to }) : start(null);
+    }
     case "given": {
       const { body: inside, table } = inGiven(asking as Asking<typeof q>, asking.amount(q.at, "the input"));
       const range = rangeOf(asking as Asking<typeof q>);
@@ -67,19 +68,4 @@ export function startOf(q: Question, model: Model, answers: Answers): Start {
     default:
       return start(null);
   }
-}
-
-function multiplied(
-  q: Extract<Question, { ask: "multiply" }>,
-  asking: Asking<Extract<Question, { ask: "multiply" }>>,
-  body: Expression,
-  start: (s: Statement | null, range?: Range) => Start,
-): Start {
-  const from =
-    q.start === undefined ? (asking.range.from ?? spotOfRational(ratio(0))) : asking.amount(q.start, "the start");
-  const first = valueAt(body, from, asking.table);
-  const base = first.kind === "value" ? (first.exact ? exactNumber(first.exact) : first.form) : null;
-  if (!base || dependsOnVariable(base)) return start(null);
-  const factor = numberOfSpot(asking.amount(q.factor, "the factor"));
-  return start(equation(body, multiply(factor, base)), { from, to: asking.range.to });
 }

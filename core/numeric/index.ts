@@ -8,4 +8,5 @@ export { type RealRoot } from "./closedRoots";
 export { simplestBetween } from "./simplest";
 export { NEARLY_WHOLE, TINY } from "./tolerances";
 export { lowered, raised } from "./raised";
+export { greatestDivisor, leastMultiple } from "./wholes";
 export { bare, ownOf } from "./bare";

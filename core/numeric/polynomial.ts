@@ -1,4 +1,5 @@
 import { spend } from "./effort";
+import { greatestDivisor, leastMultiple } from "./wholes";
 import { ONE, ZERO, isZero, ratio, denominator, numerator, type Rational } from "./rational";
 
 /** Coefficients from the constant upwards, exact, with no zero at the top; the zero polynomial is empty. */
@@ -55,24 +56,19 @@ export function divide(a: Polynomial, b: Polynomial): { quotient: Polynomial; re
   return { quotient: trim(quotient), remainder: trim(rest.slice(0, b.length - 1)) };
 }
 
-const gcdBig = (a: bigint, b: bigint): bigint => {
-  while (b) [a, b] = [b, a % b];
-  return a < 0n ? -a : a;
-};
-
 /**
  * Whole coefficients without common factor, in the same ratio and of the same sign as those of `p`.
  * Sign questions (Sturm) work on these: big integers stay far smaller than fractions do.
  */
 export function primitive(p: Polynomial): bigint[] {
   if (p.length === 0) return [];
-  const common = p.reduce((m, c) => (m / gcdBig(m, denominator(c))) * denominator(c), 1n);
+  const common = p.reduce((m, c) => leastMultiple(m, denominator(c)), 1n);
   return withoutContent(p.map((c) => numerator(c) * (common / denominator(c))));
 }
 
 export function withoutContent(p: bigint[]): bigint[] {
   let content = 0n;
-  for (const c of p) content = gcdBig(content, c);
+  for (const c of p) content = greatestDivisor(content, c);
   return content > 1n ? p.map((c) => c / content) : p;
 }
 

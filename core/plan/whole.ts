@@ -4,8 +4,10 @@ import {
   ceiling,
   denominator,
   floorOf,
+  greatestDivisor,
   isInteger,
   isZero,
+  leastMultiple,
   numerator,
   ratio,
   type Rational,
@@ -90,8 +92,8 @@ function tightened(r: Relation, whole: readonly boolean[]): Relation | null {
   if (r.coefficients.some((a, j) => !isZero(a) && !whole[j])) return r;
   const used = r.coefficients.filter((a) => !isZero(a));
   if (used.length === 0) return r;
-  const common = used.reduce((l, a) => (l / gcd(l, denominator(a))) * denominator(a), 1n);
-  const factor = used.reduce((g, a) => gcd(g, abs(numerator(a.mul(ratio(common))))), 0n);
+  const common = used.reduce((l, a) => leastMultiple(l, denominator(a)), 1n);
+  const factor = used.reduce((g, a) => greatestDivisor(g, numerator(a.mul(ratio(common)))), 0n);
   const scale = ratio(common, factor);
   const bound = r.bound.mul(scale);
   if (r.sense === "=" && !isInteger(bound)) return null;
@@ -100,11 +102,6 @@ function tightened(r: Relation, whole: readonly boolean[]): Relation | null {
     sense: r.sense,
     bound: r.sense === "<=" ? floorOf(bound) : r.sense === ">=" ? ceiling(bound) : bound,
   };
-}
-const abs = (n: bigint): bigint => (n < 0n ? -n : n);
-function gcd(a: bigint, b: bigint): bigint {
-  while (b !== 0n) [a, b] = [b, a % b];
-  return a;
 }
 
 /** From where to where a variable reaches over the region, in whole numbers; null where that has no end. */

@@ -14,3 +14,4 @@ export { roundingWords, type Choice, type Slot, type SlotResult } from "./common
 export type { QuestionPart } from "./common/words";
 export { Asking, Refusal, type Answers } from "./common/asking";
 export { inGiven, rangeOf } from "./given/answer";
+export { wantedOf } from "./multiply/working";

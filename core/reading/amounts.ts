@@ -3,6 +3,7 @@ import type { Amount, AmountKind, Body } from "./amount";
 import { COUNTED_TIME, isDay, isName, isYear } from "./names";
 import { nounAt } from "./nouns";
 import { numbersIn, tidy, type FoundNumber } from "./numbers";
+import { re } from "./pattern";
 import { withPer } from "./per";
 import { isNounEnd } from "./smallWords";
 import { isTimeUnit, saidUnit, unitOfNoun, unitOfWord } from "./spokenUnits";
@@ -19,6 +20,10 @@ const LIMITS: readonly (readonly [RegExp, NonNullable<Amount["limit"]>])[] = [
   [/\b(?:fewer than|less than|under|below|lower than)\s*$/i, "<"],
   [/\b(?:exactly)\s*$/i, "="],
 ];
+/** The name or sign of a money after its number. */
+const COIN_AFTER = re("i")`
+    ^[\s-]?(?:(¢|cents?\b)|(dollars?|bucks?|USD)\b|(€|euros?\b|EUR\b)|
+    (£|pounds?\b(?!\s+of\b))|(francs?|CHF)\b)`;
 
 /** All amounts of a story, in order. */
 export function amountsOf(story: string, sentences: readonly Sentence[] = sentencesOf(story)): Amount[] {
@@ -78,10 +83,7 @@ function bodyOf(n: FoundNumber, story: string): Body {
     return { ...none, start, end: n.end, value: n.value, kind: "time", unit: unitOfWord(counted[1]!) };
   }
   if (isYear(n, story) || isDay(n, story)) return { ...none, start: n.start, end: n.end, value: n.value, kind: "date" };
-  const code =
-    /^[\s-]?(?:(¢|cents?\b)|(dollars?|bucks?|USD)\b|(€|euros?\b|EUR\b)|(£|pounds?\b(?!\s+of\b))|(francs?|CHF)\b)/i.exec(
-      rest,
-    );
+  const code = COIN_AFTER.exec(rest);
   if (code) {
     const written = code[3] ? "€" : code[4] ? "£" : code[5] ? "CHF" : "$";
     const isEuro = /€|\beuros?\b/i.test(story) && !story.includes("$");

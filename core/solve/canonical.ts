@@ -1,4 +1,14 @@
-import { ONE, ZERO, denominator, numerator, ratio, signOf, type Rational } from "../numeric";
+import {
+  ONE,
+  ZERO,
+  denominator,
+  greatestDivisor,
+  leastMultiple,
+  numerator,
+  ratio,
+  signOf,
+  type Rational,
+} from "../numeric";
 import {
   PI,
   add,
@@ -81,7 +91,7 @@ function shapeOf(t: Term): Shaped | null {
   if (t.atoms.size === 1 && t.atoms.get("pi")?.compare(ONE) === 0) return { factor: t.factor, part: PI };
   const powers = [...t.atoms];
   if (!powers.every(([name]) => /^\d+$/.test(name))) return null;
-  const order = powers.reduce((k, [, p]) => lcm(k, denominator(p)), 1n);
+  const order = powers.reduce((k, [, p]) => leastMultiple(k, denominator(p)), 1n);
   if (order > 3n) return null;
   let inside = 1n;
   for (const [name, p] of powers) inside *= BigInt(name) ** numerator(p.mul(ratio(order)));
@@ -92,9 +102,9 @@ function shapeOf(t: Term): Shaped | null {
 /** c₁ ln p₁ + c₂ ln p₂ … as g ln(n), g with the sign that makes n more than 1. */
 function gathered(logs: readonly Term[]): Shaped | null {
   const parts = logs.map((t) => ({ prime: BigInt([...t.atoms.keys()][0]!.slice(3)), c: t.factor }));
-  const common = parts.reduce((d, { c }) => lcm(d, denominator(c)), 1n);
+  const common = parts.reduce((d, { c }) => leastMultiple(d, denominator(c)), 1n);
   const whole = parts.map(({ c }) => numerator(c.mul(ratio(common))));
-  const shared = whole.reduce((g, n) => gcd(g, n), 0n);
+  const shared = whole.reduce((g, n) => greatestDivisor(g, n), 0n);
   if (common > LONGEST) return null;
   let [top, bottom] = [1n, 1n];
   for (const [i, { prime }] of parts.entries()) {
@@ -114,7 +124,7 @@ function gathered(logs: readonly Term[]): Shaped | null {
 function sumOf(list: readonly Shaped[]): Expression {
   const [only] = list;
   if (list.length === 1 && signOf(only!.factor) < 0) return negate(sumOf([{ ...only!, factor: only!.factor.neg() }]));
-  const common = list.reduce((d, { factor }) => lcm(d, denominator(factor)), 1n);
+  const common = list.reduce((d, { factor }) => leastMultiple(d, denominator(factor)), 1n);
   let top: Expression | null = null;
   for (const { factor, part } of list) {
     const n = factor.mul(ratio(common));
@@ -126,10 +136,3 @@ function sumOf(list: readonly Shaped[]): Expression {
 }
 const scaledBy = (n: Rational, part: Expression): Expression =>
   n.compare(ONE) === 0 ? part : multiply(exactNumber(n), part);
-
-function gcd(a: bigint, b: bigint): bigint {
-  let [x, y] = [a < 0n ? -a : a, b < 0n ? -b : b];
-  while (y) [x, y] = [y, x % y];
-  return x;
-}
-const lcm = (a: bigint, b: bigint): bigint => (a / gcd(a, b)) * b;

@@ -1,5 +1,16 @@
 import { turnsOf } from "./constant";
-import { denominator, isInteger, isZero, numerator, ratio, rationalText, signOf, type Rational } from "../numeric";
+import {
+  denominator,
+  greatestDivisor,
+  isInteger,
+  isZero,
+  leastMultiple,
+  numerator,
+  ratio,
+  rationalText,
+  signOf,
+  type Rational,
+} from "../numeric";
 import { canonical } from "./canonical";
 import {
   PI,
@@ -69,11 +80,6 @@ function squareParts(n: bigint): { outside: bigint; inside: bigint } {
     }
   return { outside, inside };
 }
-const gcd = (a: bigint, b: bigint): bigint => {
-  while (b) [a, b] = [b, a % b];
-  return a < 0n ? -a : a;
-};
-
 /**
  * (p ± k √d)/q for the roots of a x² + b x + c with a discriminant that is no square, in lowest terms: (345 - 15
  * sqrt(433))/2.
@@ -87,11 +93,11 @@ export function quadraticExact(a: Rational, b: Rational, c: Rational, side: -1 |
   let q = denominator(radicand);
   let k = outside;
   let p = numerator(centre);
-  const common = (q * denominator(centre)) / gcd(q, denominator(centre));
+  const common = leastMultiple(q, denominator(centre));
   k *= common / q;
   p *= common / denominator(centre);
   q = common;
-  const shared = gcd(gcd(k, p), q);
+  const shared = greatestDivisor(greatestDivisor(k, p), q);
   k /= shared;
   p /= shared;
   q /= shared;

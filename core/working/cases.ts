@@ -1,8 +1,9 @@
 import { expressionText, latexName, same, subtract, type Expression } from "../formula";
 import { formatNumber } from "../explain";
-import { compareSpots, exactRational, isIdenticallyZero, partition, spotOfConstant, tidied, type Spot } from "../solve";
+import { compareSpots, isIdenticallyZero, partition, spotOfConstant, tidied, type Spot, type Stretch } from "../solve";
 import { isOn, solutionsOf } from "./proof";
 import { worked } from "./solving";
+import { toldSign } from "./toldSign";
 import {
   equation,
   newSetting,
@@ -54,7 +55,9 @@ export function alike(eq: Equation, on: Setting): WorkingStep[] | null {
   if (!list || list.length === 0 || list.length > MOST_CASES) return null;
   if (!list.every((one) => isIdenticallyZero(tidied(subtract(one.left, one.right))))) return null;
   const known = solutionsOf(eq, on);
-  if (!known.isWhole || known.stretches.length !== 1 || known.spots.length > 0) return null;
+  if (!known.isWhole || known.stretches.length === 0 || known.spots.length > 0) return null;
+  const isEverywhere = known.stretches.length === 1 && isAllOf(known.stretches[0]!, on);
+  const where = isEverywhere ? "of the range" : "where both sides have a value";
   return [
     ...list.map((one) => {
       const [left, right] = [tidied(one.left), tidied(one.right)];
@@ -62,10 +65,17 @@ export function alike(eq: Equation, on: Setting): WorkingStep[] | null {
       return stated("case", says, equation(left, right), on.x);
     }),
     written("identity", "Both sides are the same there, whatever the input.", {
-      text: `true for every ${on.x} of the range`,
-      latex: `\\text{true for every } ${latexName(on.x)} \\text{ of the range}`,
+      text: `true for every ${on.x} ${where}`,
+      latex: `\\text{true for every } ${latexName(on.x)} \\text{ ${where}}`,
     }),
   ];
+}
+
+/** Whether a stretch is the whole range, with its ends. */
+function isAllOf(s: Stretch, { range, table }: Setting): boolean {
+  const isEnd = (end: Spot | null, of: Spot | null) => (end && of ? compareSpots(end, of, table) === 0 : end === of);
+  const isClosed = (range.from === null || s.closedLo) && (range.to === null || s.closedHi);
+  return isClosed && isEnd(s.from, range.from) && isEnd(s.to, range.to);
 }
 
 function casesOf(eq: Equation, { range, table, work }: Setting): Case[] | null {
@@ -96,6 +106,6 @@ function rangeOf({ from, to }: Case, { x }: Setting): string {
 
 function outside(answer: Expression, x: string): WorkingStep {
   const spot = spotOfConstant(answer);
-  const shown = told(x, exactRational(answer) ? "=" : "≈", formatNumber(spot.at, 8));
-  return written("set aside", "Set aside: it lies outside this range.", shown);
+  const said = formatNumber(spot.at, 8);
+  return written("set aside", "Set aside: it lies outside this range.", told(x, toldSign(said, spot.rational), said));
 }

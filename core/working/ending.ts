@@ -1,8 +1,18 @@
-import { compileEnclosure, decimalText, dependsOnVariable, substitute, type Expression } from "../formula";
+import { compileEnclosure, dependsOnVariable, substitute, type Expression } from "../formula";
 import { formatNumber } from "../explain";
-import { compareSpots, encloseConstant, exactRational, formOf, spotOfConstant, type Spot } from "../solve";
+import { compareSpots, encloseConstant, formOf, spotOfConstant, type Spot } from "../solve";
 import { isOn, isRootAt, solutionsOf } from "./proof";
-import { numberLatex, told, written, type Equation, type Setting, type Solved, type WorkingStep } from "./statement";
+import {
+  numberLatex,
+  told,
+  written,
+  type Equation,
+  type Setting,
+  type Shown,
+  type Solved,
+  type WorkingStep,
+} from "./statement";
+import { toldSign } from "./toldSign";
 
 /** Digits of an answer that is told as a decimal. */
 const DIGITS = 8;
@@ -23,9 +33,14 @@ export function endingOf(
   for (const answer of answers) {
     const reason = asideOf(answer, eq, on);
     if (reason === "open") return null;
-    if (reason) steps.push(reason);
-    else if (!kept.some((k) => compareSpots(k.spot, spotOfConstant(answer), on.table) === 0))
-      kept.push({ answer, spot: spotOfConstant(answer) });
+    if (reason) {
+      steps.push(reason);
+      continue;
+    }
+    const spot = spotOfConstant(answer);
+    const sides = kept.map((k) => compareSpots(k.spot, spot, on.table));
+    if (sides.includes(null)) return null;
+    if (!sides.includes(0)) kept.push({ answer, spot });
   }
   if (!before.isWhole || kept.length !== before.spots.length) return null;
   kept.sort((a, b) => a.spot.at - b.spot.at);
@@ -35,13 +50,12 @@ export function endingOf(
 
 /** Why an answer of the algebra is none of the question; null where it is one, "open" where that is not settled. */
 function asideOf(answer: Expression, eq: Equation, on: Setting): WorkingStep | null | "open" {
-  const { lo, hi } = encloseConstant(answer);
-  const shown = told(on.x, signOf(answer), formatNumber((lo + hi) / 2, DIGITS));
-  if (Number.isNaN(lo)) {
+  if (Number.isNaN(encloseConstant(answer).lo)) {
     const says = "Set aside: this is no real number.";
     return written("set aside", says, { text: formOf(answer).text, latex: formOf(answer).latex });
   }
   const spot = spotOfConstant(answer);
+  const shown = answerTold(spot, on.x);
   const there = isOn(spot, on);
   if (there === null) return "open";
   if (!there) return written("set aside", `Set aside: outside the range ${rangeSaid(on)}.`, shown);
@@ -75,17 +89,16 @@ function valueAt(side: Expression, answer: Expression, { table }: Setting): stri
   return Number.isNaN(lo) ? "no value" : formatNumber((lo + hi) / 2, DIGITS);
 }
 
-const signOf = (answer: Expression): "=" | "≈" => {
-  const r = exactRational(answer);
-  return r && decimalText(r, 6) !== null ? "=" : "≈";
-};
-const isShort = ({ rational }: Spot): boolean => rational !== null && decimalText(rational, 6) !== null;
+/** An answer as it is told. */
+function answerTold({ rational, at }: Spot, x: string): Shown {
+  const said = formatNumber(at, DIGITS);
+  return told(x, toldSign(said, rational), said);
+}
 
 /** Answers that are no fractions of few digits, as decimals. */
 function inNumbers(kept: readonly { answer: Expression; spot: Spot }[], on: Setting): WorkingStep[] {
-  const isPlain = kept.every((k) => isShort(k.spot));
-  if (kept.length === 0 || isPlain) return [];
-  const list = kept.map((k) => told(on.x, isShort(k.spot) ? "=" : "≈", formatNumber(k.spot.at, DIGITS)));
+  const list = kept.map((k) => answerTold(k.spot, on.x));
+  if (list.every((t) => !t.text.includes("≈"))) return [];
   return [
     written("decimal", "In numbers.", {
       text: list.map((t) => t.text).join(" or "),
@@ -102,7 +115,7 @@ function checked(
   isLoose: boolean,
 ): WorkingStep[] {
   return kept.map(({ answer, spot }) => {
-    const at = told(on.x, isShort(spot) ? "=" : "≈", formatNumber(spot.at, DIGITS));
+    const at = answerTold(spot, on.x);
     const both = dependsOnVariable(eq.right) ? valueAt(eq.left, answer, on) : valueAt(eq.right, answer, on);
     return written(
       "check",

@@ -1,7 +1,16 @@
 export { bodyOf } from "./body";
 export { equationWorking } from "./equationWorking";
 export { preludeOf } from "./prelude";
-export { between, isOn, isRootAt, isSameWhereDefined, relation, solutionsOf, type Relation } from "./proof";
+export {
+  between,
+  hasValueEverywhere,
+  isOn,
+  isRootAt,
+  isSameWhereDefined,
+  relation,
+  solutionsOf,
+  type Relation,
+} from "./proof";
 export {
   NONE,
   anyOf,
@@ -26,5 +35,6 @@ export { fitWorking } from "./fitWorking";
 export { slopeStep, sideShown, holdsCalls } from "./slope";
 export { antiderivative } from "./antiderivative";
 export { signTable } from "./signTable";
-export { inputShown, putInStep, valueSaid, type ValueSaid } from "./values";
+export { inputShown, numberSaid, putInStep, valueSaid, type NumberSaid } from "./values";
 export { quantityLatex } from "./prelude";
+export { latexSign, toldSign, toldSignOf } from "./toldSign";

@@ -35,8 +35,8 @@ describe("a plan of two variables by hand", () => {
       "Z(30, 60) = 4*30 + 5*60 = 420",
       "Z(0, 80) = 4*0 + 5*80 = 400",
       "Z = 420",
-      "Z changes by 1",
-      "Z changes by 2",
+      "change of Z = 1",
+      "change of Z = 2",
     ]));
   it("the reasons name the lines", () => {
     const says = planWorking(PLAN, solvePlan(PLAN, NAMES).result!, NAMES).map((s) => s.says);

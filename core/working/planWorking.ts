@@ -1,11 +1,12 @@
 import { expressionText, exactNumber, latexName, type Names } from "../formula";
-import { formatQuantity, relationShown } from "../explain";
+import { formatQuantity, formatRate, relationShown } from "../explain";
 import type { Plan } from "../model";
 import { isZero, toDouble, type Rational } from "../numeric";
 import { readPlan, type Named, type PlanCorner, type PlanResult } from "../plan";
 import { parseUnit, type Unit } from "../units";
 import { quantityLatex } from "./prelude";
 import { written, type Shown, type WorkingStep } from "./statement";
+import { latexSign, toldSign, toldSignOf } from "./toldSign";
 
 /** Corners that are worked out one by one; more would be no working. */
 const MOST_CORNERS = 12;
@@ -132,19 +133,22 @@ class Worker {
     const rest = isZero(constant) ? [] : [text(constant)];
     const sum = [...terms, ...rest].join(" + ").replace(/\+ -/g, "- ");
     const said = formatQuantity(toDouble(value), this.unit, 10);
+    const sign = toldSign(said, value);
     return written("table", "The objective there.", {
-      text: `Z(${text(x)}, ${text(y)}) = ${sum} = ${said}`,
-      latex: `Z(${text(x)}, ${text(y)}) = ${sum.replace(/\*/g, " \\cdot ")} = ${quantityLatex(said)}`,
+      text: `Z(${text(x)}, ${text(y)}) = ${sum} ${sign} ${said}`,
+      latex: `Z(${text(x)}, ${text(y)}) = ${sum.replace(/\*/g, " \\cdot ")} ${latexSign(sign)} ${quantityLatex(said)}`,
     });
   }
   best({ best, status }: PlanResult): WorkingStep {
     const [first] = best;
-    const said = formatQuantity(first!.value ?? NaN, this.unit, 10);
+    const value = first!.value ?? NaN;
+    const said = formatQuantity(value, this.unit, 10);
+    const sign = toldSignOf(said, value);
     const at = best.map((b) => `(${b.exact.join(", ")})`).join(" and ");
     const sense = this.plan.objective!.sense;
     const says =
       status === "tied" ? `The ${sense} of these, at ${at} and between.` : `The ${sense} of these, at ${at}.`;
-    return written("best", says, { text: `Z = ${said}`, latex: `Z = ${quantityLatex(said)}` });
+    return written("best", says, { text: `Z ${sign} ${said}`, latex: `Z ${latexSign(sign)} ${quantityLatex(said)}` });
   }
 
   /** The right-hand side of each line at the best corner one more: where the lines cross then, and what Z gains. */
@@ -164,9 +168,15 @@ class Worker {
       const known = result.multipliers[moved!.id];
       if (known == null || Math.abs(toDouble(gain) - known) > 1e-9 * (1 + Math.abs(known)) || isPlainSign(moved!))
         return [];
-      const said = formatQuantity(toDouble(gain), this.unit, 6);
+      const said = formatRate(toDouble(gain), this.unit);
+      const sign = toldSign(said, gain);
       const says = `One more of ${this.name(moved!)}: the corner moves to (${place.map(text).join(", ")}).`;
-      return [written("worth", says, { text: `Z changes by ${said}`, latex: `\\Delta Z = ${quantityLatex(said)}` })];
+      return [
+        written("worth", says, {
+          text: `change of Z ${sign} ${said}`,
+          latex: `\\Delta Z ${latexSign(sign)} ${quantityLatex(said)}`,
+        }),
+      ];
     });
   }
 

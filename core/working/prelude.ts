@@ -1,5 +1,6 @@
-import { latexName } from "../formula";
-import { formatNumber, formatQuantity, isPercent } from "../explain";
+import { exactNumber, expressionLatex, expressionText, latexName } from "../formula";
+import { rationalOfTyped } from "../numeric";
+import { formatQuantity, isPercent } from "../explain";
 import type { Model } from "../model";
 import { numberLatex, written, type Shown, type WorkingStep } from "./statement";
 
@@ -56,14 +57,15 @@ function throughReadings(name: string, model: Model): WorkingStep[] {
   const [[x1, y1], [x2, y2]] = row.by.through as [[unknown, unknown], [unknown, unknown]];
   const [a, b, c, d] = [x1, y1, x2, y2].map((v) => String(v)) as [string, string, string, string];
   if (![a, b, c, d].every((v) => /^\d+(?:\.\d+)?$/.test(v))) return [];
-  const slope = formatNumber((Number(d) - Number(b)) / (Number(c) - Number(a)), 8);
+  const difference = (to: string, from: string) => rationalOfTyped(Number(to))!.sub(rationalOfTyped(Number(from))!);
+  const slope = exactNumber(difference(d, b).div(difference(c, a)));
   return [
     written(
       "definition",
       `The slope of ${name}, through the two readings.`,
       {
-        text: `m = (${d} - ${b})/(${c} - ${a}) = ${slope}`,
-        latex: `m = \\frac{${d} - ${b}}{${c} - ${a}} = ${numberLatex(slope)}`,
+        text: `m = (${d} - ${b})/(${c} - ${a}) = ${expressionText(slope, "")}`,
+        latex: `m = \\frac{${d} - ${b}}{${c} - ${a}} = ${expressionLatex(slope, "")}`,
       },
       false,
     ),

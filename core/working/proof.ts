@@ -104,6 +104,7 @@ export function relation(before: Statement, after: Statement, on: Setting): Rela
 export function isRootAt(eq: Equation, at: Expression): boolean {
   const there = substitute(subtract(eq.left, eq.right), at);
   if (isExactlyZero(there)) return true;
+  if (encloseConstant(there).flags) return false;
   let product: Expression = wholeNumber(1);
   let rest: Expression = wholeNumber(0);
   for (const t of termsOf(there)) {
@@ -197,9 +198,9 @@ const areLogarithms = (a: Equation, b: Equation): boolean =>
   isIdenticallyZero(subtract(a.left, apply("exp", b.left))) &&
   isIdenticallyZero(subtract(a.right, apply("exp", b.right)));
 
-/** Made of sums, products, whole powers, exponentials, sines and numbers alone. */
-function hasValueEverywhere(e: Expression): boolean {
-  if (!dependsOnVariable(e)) return !Number.isNaN(encloseConstant(e).lo);
+/** Made of sums, products, whole powers, exponentials, sines and numbers alone: it has a value everywhere. */
+export function hasValueEverywhere(e: Expression): boolean {
+  if (!dependsOnVariable(e)) return encloseConstant(e).flags === 0;
   switch (e.kind) {
     case "variable":
       return true;

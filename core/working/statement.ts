@@ -10,7 +10,8 @@ import {
   wholeNumber,
   type Expression,
 } from "../formula";
-import { ratio, type Polynomial } from "../numeric";
+import { lowered, ratio, type Polynomial } from "../numeric";
+import { latexSign } from "./toldSign";
 import {
   newWork,
   polynomialExpression,
@@ -150,7 +151,7 @@ function shortened(text: string): string {
 /** `x = 4`, beside its LaTeX, from a number as it is told. */
 export const told = (name: string, sign: "=" | "≈", number: string): Shown => ({
   text: `${name} ${sign} ${number}`,
-  latex: `${latexName(name)} ${sign === "=" ? "=" : "\\approx"} ${numberLatex(number)}`,
+  latex: `${latexName(name)} ${latexSign(sign)} ${numberLatex(number)}`,
 });
 /** A number as it is told, as LaTeX. */
 export const numberLatex = (text: string): string =>
@@ -160,9 +161,6 @@ export const numberLatex = (text: string): string =>
     .replace(/%/g, "\\%")
     .replace(/[$]/g, "\\$")
     .replace(/ × 10([⁰¹²³⁴-⁹⁻]+)/g, (_, up: string) => ` \\cdot 10^{${lowered(up)}}`);
-
-const RAISED = "⁰¹²³⁴⁵⁶⁷⁸⁹";
-const lowered = (up: string): string => [...up].map((c) => (c === "⁻" ? "-" : String(RAISED.indexOf(c)))).join("");
 
 /** An equation worked through: its lines, and what the unknown may be. */
 export interface Solved {

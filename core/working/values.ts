@@ -4,21 +4,30 @@ import { exactRational, formOf, numberOfSpot, valueAt, type FunctionTable, type 
 import type { Unit } from "../units";
 import { holdsCalls } from "./slope";
 import { written, type Shown, type WorkingStep } from "./statement";
+import { latexSign, toldSign } from "./toldSign";
+import type { Rational } from "../numeric";
 import { quantityLatex } from "./prelude";
 
-/** A value of a function: what it is, exactly where it has a short form. */
-export interface ValueSaid {
+/** A number as it is told. */
+export interface NumberSaid {
   readonly shown: Shown;
+  /** whether the digits are all of it */
+  readonly sign: "=" | "≈";
   readonly value: number;
+  readonly exact: Rational | null;
 }
 
 /** A proven value at an input; null where there is none. */
-export function valueSaid(body: Expression, at: Spot, table: FunctionTable, unit: Unit | null): ValueSaid | null {
+export function valueSaid(body: Expression, at: Spot, table: FunctionTable, unit: Unit | null): NumberSaid | null {
   const v = valueAt(body, at, table);
   if (v.kind !== "value") return null;
-  const value = v.lo + (v.hi - v.lo) / 2;
+  return numberSaid(v.lo + (v.hi - v.lo) / 2, v.exact, unit);
+}
+
+/** @param exact  the number itself, where it is a fraction */
+export function numberSaid(value: number, exact: Rational | null, unit: Unit | null = null): NumberSaid {
   const said = formatQuantity(value, unit, 8);
-  return { value, shown: { text: said, latex: quantityLatex(said) } };
+  return { value, exact, shown: { text: said, latex: quantityLatex(said) }, sign: toldSign(said, exact) };
 }
 
 /** An input as it stands between brackets: 120, (-3), ln(2)/3. */
@@ -33,7 +42,7 @@ export function inputShown(at: Spot): Shown {
 }
 
 /** `C(120) = 180 + 2.5*120 = 480`, the formula with the input put in; null where it has no formula of its own. */
-export function putInStep(name: string, body: Expression, at: Spot, value: ValueSaid): WorkingStep | null {
+export function putInStep(name: string, body: Expression, at: Spot, value: NumberSaid): WorkingStep | null {
   if (holdsCalls(body)) return null;
   const input = inputShown(at);
   const isPlain = /^[\d.]+$/.test(input.text);
@@ -42,9 +51,10 @@ export function putInStep(name: string, body: Expression, at: Spot, value: Value
     isPlain ? input.latex : `\\left(${input.latex}\\right)`,
   ];
   const [inText, inLatex] = [spaced(expressionText(body, PLACE)), dotted(expressionLatex(body, PLACE))];
+  const [ofText, ofLatex] = [`${name}(${input.text})`, `${latexName(name)}(${input.latex})`];
   return written("put in", "The input put in.", {
-    text: `${name}(${input.text}) = ${inText.replaceAll(PLACE, text)} = ${value.shown.text}`,
-    latex: `${latexName(name)}(${input.latex}) = ${inLatex.replaceAll(PLACE, latex)} = ${value.shown.latex}`,
+    text: `${ofText} = ${inText.replaceAll(PLACE, text)} ${value.sign} ${value.shown.text}`,
+    latex: `${ofLatex} = ${inLatex.replaceAll(PLACE, latex)} ${latexSign(value.sign)} ${value.shown.latex}`,
   });
 }
 /** A private-use letter: no name of a case can hold it. */

@@ -1,6 +1,6 @@
-import { formatInput } from "../../explain";
+import { formatInput, formatNumber } from "../../explain";
 import { latexName } from "../../formula";
-import { equation, equationWorking, quantityLatex, written, type WorkingStep } from "../../working";
+import { equation, equationWorking, quantityLatex, toldSignOf, written, type WorkingStep } from "../../working";
 import type { Asking } from "../common/asking";
 import { applied, joined, preludeFor, settingOf, writtenBody } from "../common/working";
 import type { CompareFinding } from "../finding";
@@ -35,10 +35,13 @@ export function working(asking: Asking<QuestionOf<"compare">>, f: CompareFinding
 function table(f: CompareFinding, { variable }: Asking): WorkingStep[] {
   return f.stretches.map((s) => {
     const [from, to] = [s.from, s.to].map((x) => (x === null ? null : formatInput(x, variable.unit, 6)));
+    const isCut = (x: number | null) => x !== null && toldSignOf(formatNumber(x, 6), x) === "≈";
+    const cut = isCut(s.from) || isCut(s.to) ? " (ends rounded)" : "";
     const least = s.least ?? "equal";
     const text = `${from ? `${from} ≤ ` : ""}${variable.name}${to ? ` ≤ ${to}` : ""}`;
     const [start, end] = [from ? `${quantityLatex(from)} \\le ` : "", to ? ` \\le ${quantityLatex(to)}` : ""];
-    return written("least", s.least === null ? "Here the least are equal." : `Here ${s.least} is least.`, {
+    const says = s.least === null ? "Here the least are equal." : `Here ${s.least} is least.`;
+    return written("least", `${says}${cut}`, {
       text: `${text}: ${least}`,
       latex: `${start}${latexName(variable.name)}${end}:\\; \\text{${least}}`,
     });

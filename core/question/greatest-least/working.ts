@@ -1,5 +1,5 @@
 import { differentiate, latexName, wholeNumber, type Expression } from "../../formula";
-import { formatCount, formatInput, list } from "../../explain";
+import { formatCount, formatInput, formatNumber, list } from "../../explain";
 import {
   compareSpots,
   findRoots,
@@ -15,14 +15,18 @@ import {
   equationWorking,
   holdsCalls,
   inputShown,
+  latexSign,
   polynomialEquation,
   quantityLatex,
   sideShown,
   signTable,
   slopeStep,
+  toldSign,
+  toldSignOf,
   valueSaid,
   written,
   type Equation,
+  type Shown,
   type WorkingStep,
 } from "../../working";
 import type { Asking } from "../common/asking";
@@ -152,7 +156,7 @@ function candidateTable(list: readonly Candidate[], body: Expression, asking: Be
       written(
         "candidate",
         why,
-        joined({ ...at, latex: `${latexName(asking.name)}(${inputShown(spot).latex})` }, "=", shown),
+        joined({ ...at, latex: `${latexName(asking.name)}(${inputShown(spot).latex})` }, value?.sign ?? "=", shown),
       ),
     );
   }
@@ -175,18 +179,20 @@ function verdict(f: BestFinding | null, asking: BestAsking): WorkingStep[] {
   if (!f || f.value === null || f.solutions.length === 0) return [];
   const { name, variable, functions } = asking;
   const unit = functions[0]!.unit;
-  const row = (at: number, value: number) => {
+  const row = (at: number, value: number): Shown => {
     const [input, said] = [formatInput(at, variable.unit, 8), formatCount(value, unit)];
+    const sign = toldSignOf(said, value);
     return {
-      text: `${name}(${input}) = ${said}`,
-      latex: `${latexName(name)}(${quantityLatex(input)}) = ${quantityLatex(said)}`,
+      text: `${name}(${input}) ${sign} ${said}`,
+      latex: `${latexName(name)}(${quantityLatex(input)}) ${latexSign(sign)} ${quantityLatex(said)}`,
     };
   };
   const beside = f.solutions.flatMap((s) => (s.whole ? [s.whole, ...(s.whole.other ? [s.whole.other] : [])] : []));
   const wholes = f.wholeTies ?? beside;
   const isWhole = wholes.length > 0 && f.solutions.some((s) => s.whole && s.whole.at !== s.at);
   const places = f.solutions.map(
-    (s) => `${variable.name} ${s.exact ? "=" : "≈"} ${formatInput(s.at, variable.unit, 8)}`,
+    (s) =>
+      `${variable.name} ${toldSign(formatNumber(s.at, 8), s.spot.rational)} ${formatInput(s.at, variable.unit, 8)}`,
   );
   const best = row(f.solutions[0]!.at, f.value);
   const steps = isWhole

@@ -1,17 +1,18 @@
-import { differentiate, divide, subtract, type Expression } from "../../formula";
-import { inline, tidied, valueAt, type Spot } from "../../solve";
-import { formatNumber } from "../../explain";
+import { differentiate, type Expression } from "../../formula";
+import { inline, tidied, type Spot } from "../../solve";
+import { isZero, ratio, toDouble } from "../../numeric";
 import {
   inputShown,
   putInStep,
-  numberLatex,
+  numberSaid,
   slopeStep,
   valueSaid,
   written,
+  type NumberSaid,
   type Shown,
   type WorkingStep,
 } from "../../working";
-import { numberOf, type Asking } from "../common/asking";
+import type { Asking } from "../common/asking";
 import { applied, joined, preludeFor, writtenBody } from "../common/working";
 import type { QuestionOf } from "../kind";
 
@@ -48,49 +49,38 @@ function average(
   if (!low || !high) return [];
   const quotient = fraction(joined(fb, "-", fa), joined(b, "-", inBrackets(a)));
   const numbers = fraction(joined(high.shown, "-", inBrackets(low.shown)), joined(b, "-", inBrackets(a)));
-  const exact = ends.map((end) => valueAt(body, end, table));
-  const result = rateOf(exact, ends, asking);
-  if (result === null) return [];
+  const result = rateOf([low, high], ends);
   const rows = ends.flatMap((end, i) => {
     const one = putInStep(name, body, end, values[i]!);
-    return one ? [one] : [written("value", "The value there.", joined([fa, fb][i]!, "=", values[i]!.shown))];
+    return one
+      ? [one]
+      : [written("value", "The value there.", joined([fa, fb][i]!, values[i]!.sign, values[i]!.shown))];
   });
-  const said = formatNumber(result, 8);
   return [
     ...preludeFor(asking, "The change of the function over that of its input.", quotient),
     ...rows,
-    written("difference quotient", "The quotient of differences.", {
-      text: `${numbers.text} = ${said}`,
-      latex: `${numbers.latex} = ${numberLatex(said)}`,
-    }),
-    ...(asking.q.as === "percent" ? inPercent(result, low.value, fa) : []),
+    written("difference quotient", "The quotient of differences.", joined(numbers, result.sign, result.shown)),
+    ...(asking.q.as === "percent" ? inPercent(result, low, fa) : []),
   ];
 }
 
 /** Of what the function is at the start. */
-function inPercent(rate: number, start: number, at: Shown): WorkingStep[] {
-  const [top, bottom, said] = [rate, start, (100 * rate) / start].map((n) => formatNumber(n, 8)) as [
-    string,
-    string,
-    string,
-  ];
-  const shown = { text: `${top}/${bottom} = ${said}%`, latex: numberLatex(`${top}/${bottom} = ${said}%`) };
-  return [written("percent", `As a part of ${at.text}.`, shown)];
+function inPercent(rate: NumberSaid, start: NumberSaid, at: Shown): WorkingStep[] {
+  const exact = rate.exact && start.exact && !isZero(start.exact) ? rate.exact.div(start.exact) : null;
+  const part = numberSaid((100 * rate.value) / start.value, exact && exact.mul(ratio(100)));
+  const quotient = {
+    text: `${rate.shown.text}/${start.shown.text}`,
+    latex: `${rate.shown.latex}/${start.shown.latex}`,
+  };
+  const percent = { text: `${part.shown.text}%`, latex: `${part.shown.latex}\\%` };
+  return [written("percent", `As a part of ${at.text}.`, joined(quotient, part.sign, percent))];
 }
 
-function rateOf(
-  values: readonly ReturnType<typeof valueAt>[],
-  [a, b]: readonly [Spot, Spot],
-  { table }: Asking,
-): number | null {
-  const [low, high] = values.map((v) => (v.kind === "value" ? v.form : null));
-  if (!low || !high) {
-    const [p, q] = values.map((v) => (v.kind === "value" ? (v.lo + v.hi) / 2 : NaN)) as [number, number];
-    return Number.isNaN(p + q) ? null : (q - p) / (b.at - a.at);
-  }
-  const quotient = divide(subtract(high, low), subtract(numberOf(b), numberOf(a)));
-  const v = valueAt(quotient, a, table);
-  return v.kind === "value" ? (v.lo + v.hi) / 2 : null;
+function rateOf([low, high]: readonly [NumberSaid, NumberSaid], [a, b]: readonly [Spot, Spot]): NumberSaid {
+  const isExact = low.exact && high.exact && a.rational && b.rational;
+  if (!isExact) return numberSaid((high.value - low.value) / (b.at - a.at), null);
+  const exact = high.exact.sub(low.exact!).div(b.rational!.sub(a.rational!));
+  return numberSaid(toDouble(exact), exact);
 }
 
 const inBrackets = (s: Shown): Shown => (/^[−-]/.test(s.text) ? { text: `(${s.text})`, latex: `(${s.latex})` } : s);

@@ -1,18 +1,20 @@
 import { add, dependsOnVariable, divide, substitute, subtract, type Expression } from "../../formula";
 import { formatNumber } from "../../explain";
-import { compareSpots, constantValue, partition, tidied, type Spot } from "../../solve";
+import { compareSpots, constantValue, partition, tidied, type FunctionTable, type Spot } from "../../solve";
 import {
   antiderivative,
   holdsCalls,
   inputShown,
   numberLatex,
+  numberSaid,
   sideShown,
   written,
+  type NumberSaid,
   type Shown,
   type WorkingStep,
 } from "../../working";
 import { numberOf, type Asking } from "../common/asking";
-import { preludeFor, writtenBody } from "../common/working";
+import { joined, preludeFor, writtenBody } from "../common/working";
 import type { TotalFinding } from "../finding";
 import type { QuestionOf } from "../kind";
 
@@ -26,8 +28,8 @@ interface Stretch {
 }
 interface Summed extends Stretch {
   readonly primitive: Expression;
-  readonly value: number;
-  readonly exact: Expression;
+  readonly sum: Expression;
+  readonly told: NumberSaid;
 }
 
 /** The antiderivative, stretch by stretch, put in at the ends; else that a numerical rule was used. */
@@ -75,9 +77,9 @@ function summed(s: Stretch, { table }: Asking): Summed | null {
   const primitive = holdsCalls(s.formula) ? null : antiderivative(s.formula);
   if (!primitive) return null;
   const at = (spot: Spot) => (dependsOnVariable(primitive) ? substitute(primitive, numberOf(spot)) : primitive);
-  const exact = subtract(at(s.to), at(s.from));
-  const v = constantValue(exact, table);
-  return v.kind === "value" ? { ...s, primitive, exact, value: (v.lo + v.hi) / 2 } : null;
+  const sum = subtract(at(s.to), at(s.from));
+  const told = numberTold(sum, table);
+  return told && { ...s, primitive, sum, told };
 }
 
 function byParts(sums: readonly Summed[], { name, variable }: Asking): WorkingStep[] {
@@ -86,16 +88,16 @@ function byParts(sums: readonly Summed[], { name, variable }: Asking): WorkingSt
     const [a, b] = [s.from, s.to].map(inputShown) as [Shown, Shown];
     const [f, primitive] = [sideShown(s.formula, x), sideShown(tidied(s.primitive), x)];
     const where = sums.length > 1 ? `From ${a.text} to ${b.text}: a` : "A";
-    const value = formatNumber(s.value, 8);
+    const difference = {
+      text: `A(${b.text}) - A(${a.text})`,
+      latex: `A(${b.latex}) - A(${a.latex})`,
+    };
     return [
       written("antiderivative", `${where} function whose slope is ${sums.length > 1 ? f.text : `${name}(${x})`}.`, {
         text: `A(${x}) = ${primitive.text}`,
         latex: `A(${x}) = ${primitive.latex}`,
       }),
-      written("ends", "Put in at both ends, and subtracted.", {
-        text: `A(${b.text}) - A(${a.text}) = ${value}`,
-        latex: `A(${b.latex}) - A(${a.latex}) = ${numberLatex(value)}`,
-      }),
+      written("ends", "Put in at both ends, and subtracted.", joined(difference, s.told.sign, s.told.shown)),
     ];
   });
 }
@@ -104,38 +106,34 @@ function ending(
   sums: readonly Summed[],
   from: Spot,
   to: Spot,
-  asking: Asking<QuestionOf<"total" | "average">>,
+  { q, table }: Asking<QuestionOf<"total" | "average">>,
 ): WorkingStep[] {
-  const all = sums.map((s) => s.exact).reduce((a, b) => add(a, b));
-  const out: WorkingStep[] = [];
-  const total = valueOf(all, asking);
-  if (total === null) return [];
-  if (sums.length > 1) {
-    const terms = sums.map((s) => bracketed(formatNumber(s.value, 8))).join(" + ");
-    out.push(written("sum", "The parts together.", equalTo(terms, total)));
-  }
-  if (asking.q.ask === "average") {
-    const length = subtract(numberOf(to), numberOf(from));
-    const mean = valueOf(divide(all, length), asking);
-    const long = valueOf(length, asking);
-    if (mean !== null && long !== null)
-      out.push(
-        written(
-          "average",
-          "Divided by the length.",
-          equalTo(`${formatNumber(total, 8)}/${formatNumber(long, 8)}`, mean),
-        ),
-      );
-  }
-  return out;
+  const all = sums.map((s) => s.sum).reduce((a, b) => add(a, b));
+  const length = subtract(numberOf(to), numberOf(from));
+  const [total, long, mean] = [all, length, divide(all, length)].map((e) => numberTold(e, table));
+  if (!total || !long || !mean) return [];
+  const terms = (of: "text" | "latex") => sums.map((s) => bracketed(s.told.shown[of])).join(" + ");
+  const parts = written(
+    "sum",
+    "The parts together.",
+    joined({ text: terms("text"), latex: terms("latex") }, total.sign, total.shown),
+  );
+  const quotient = {
+    text: `${total.shown.text}/${long.shown.text}`,
+    latex: `${total.shown.latex}/${long.shown.latex}`,
+  };
+  return [
+    ...(sums.length > 1 ? [parts] : []),
+    ...(q.ask === "average"
+      ? [written("average", "Divided by the length.", joined(quotient, mean.sign, mean.shown))]
+      : []),
+  ];
 }
-const equalTo = (text: string, value: number): Shown => {
-  const said = `${text} = ${formatNumber(value, 8)}`;
-  return { text: said, latex: numberLatex(said) };
-};
-function valueOf(e: Expression, { table }: Asking): number | null {
+
+/** A number without variable, as it is told; null where it has no value. */
+function numberTold(e: Expression, table: FunctionTable): NumberSaid | null {
   const v = constantValue(e, table);
-  return v.kind === "value" ? (v.lo + v.hi) / 2 : null;
+  return v.kind === "value" ? numberSaid((v.lo + v.hi) / 2, v.exact) : null;
 }
 
 /** No antiderivative by these rules: the rule that was used, and how closely two agree. */

@@ -1,4 +1,4 @@
-import { VARIABLE, dependsOnVariable, expressionText, parts, type Expression } from "../../formula";
+import { dependsOnVariable, expressionText, parts, type Expression } from "../../formula";
 import type { Equation, Setting, Statement, WorkingStep } from "../statement";
 
 /** What a rule makes of an equation; `notes` are written before it. */
@@ -27,5 +27,3 @@ export function timesWritten(e: Expression, most = 3): number {
 
 /** An expression in words: as it is written, with the name of the unknown. */
 export const inWords = (e: Expression, { x }: Pick<Setting, "x">): string => expressionText(e, x);
-
-export { VARIABLE };
