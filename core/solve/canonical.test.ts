@@ -25,6 +25,7 @@ describe("exact forms have one shape", () => {
     ["2 pi/3 - pi", "-pi/3"],
     ["exp(2)*3/3", "exp(2)"],
     ["1*7 - -3", "10"],
+    ["sqrt(12) + ln(6)/ln(6)", "2 sqrt(3) + 1"],
   ])("%s is %s", (text, wanted) => expect(shape(text)).toBe(wanted));
 
   it("of the same value, and of one shape when shaped again", () => {

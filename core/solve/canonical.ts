@@ -32,13 +32,15 @@ const LONGEST = 10n ** 15n;
 /**
  * An expression without variable in its one shape: whole squares out of roots, logarithms of numbers gathered, one
  * fraction, no products with 1. Equal numbers that are sums of fractions, roots, fractions of π and logarithms have
- * equal shapes; others are tidied only.
+ * equal shapes but for the order of the parts, which stays as it was written; others are tidied only.
  */
 export function canonical(e: Expression): Expression {
   if (e.kind === "number" || dependsOnVariable(e)) return e;
   const known = shapeOfForm(e);
   if (known) return known;
-  return e.kind === "divide" || e.kind === "multiply" ? quotientOf(e) : tidied(e);
+  const tidy = e.kind === "divide" || e.kind === "multiply" ? quotientOf(e) : tidied(e);
+  // What cancels may leave a sum that has a shape: √12 + ln(6)/ln(6).
+  return shapeOfForm(tidy) ?? tidy;
 }
 
 /** What stands above and what below the fraction bar, each in its shape. */
