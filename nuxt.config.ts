@@ -1,6 +1,7 @@
 import type { NitroConfig } from "nitropack/types";
 import { copyFile } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
+import { minified } from "./scripts/minified.mjs";
 import { ownFolders } from "./scripts/ownFolders.mjs";
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url));
@@ -143,11 +144,10 @@ export default defineNuxtConfig({
     },
   },
   vite: {
-    worker: { format: "es" },
+    worker: { format: "es", plugins: () => [minified()] },
+    plugins: [minified()],
     build: {
       chunkSizeWarningLimit: 1200,
-      // A few seconds more than the default takes, for a page that is lighter by a fiftieth.
-      minify: "terser",
       // The core only computes: what a page does not use of it, the page does not load.
       rollupOptions: { treeshake: { moduleSideEffects: (id) => !id.startsWith(folder("./core/")) } },
     },

@@ -1,3 +1,5 @@
+import { useEventListener } from "@vueuse/core";
+
 /**
  * Rows of a list dragged by their handle, or moved by key. The list is drawn from the case: a dropped row goes back
  * where it was, and the case is changed.
@@ -6,7 +8,12 @@
  */
 export function useSorting(list: Readonly<Ref<HTMLElement | null>>, moved: (from: number, to: number) => void) {
   let end = () => {};
-  onMounted(async () => {
+  // What drags comes with the pointer's first move: nothing can be dragged before, and the page is lighter.
+  const stop = useEventListener(window, ["pointermove", "pointerdown"], () => {
+    stop();
+    void begin();
+  });
+  async function begin(): Promise<void> {
     const { default: Sortable } = await import("sortablejs").catch(() => ({ default: null }));
     if (!list.value || !Sortable) return;
     const sorting = Sortable.create(list.value, {
@@ -19,7 +26,7 @@ export function useSorting(list: Readonly<Ref<HTMLElement | null>>, moved: (from
       },
     });
     end = () => sorting.destroy();
-  });
+  }
   onBeforeUnmount(() => end());
 
   return async function moveByKey(from: number, step: number, event: KeyboardEvent): Promise<void> {
