@@ -13,6 +13,8 @@ export default {
       "tests/oracle/*.oracle.test.ts",
     ],
     exclude: ["core/question/retold*.property.test.ts", "core/story/{keeping.property,typing}.test.ts"],
+    // Each change of the code wants the modules anew.
+    isolate: true,
     // Beside other work, and a mutant that never ends is ended by what changes the code.
     testTimeout: 900_000,
     env: { PASEAR_CLAIMS: "150" },

@@ -96,21 +96,18 @@ const remove = (name: string): void => takeOff({ kind: "function", name }, props
       @choose="focus"
     />
     <ul ref="list">
-      <li
+      <PointedRow
         v-for="(f, i) in rows"
         :key="f.name"
         v-memo="[f, i, shown(f.name), slipsOf(`function:${f.name}`), isDim(f.name)]"
+        :id="`function:${f.name}`"
         class="row"
-        :class="{ dim: isDim(f.name), hidden: f.shown === false }"
-        tabindex="-1"
-        data-row
+        :class="{ hidden: f.shown === false }"
+        :dim="isDim(f.name)"
         :data-name="f.name"
         @keydown.alt.up="moveByKey(i, -1, $event)"
         @keydown.alt.down="moveByKey(i, 1, $event)"
-        @mouseenter="emit('point', `function:${f.name}`)"
-        @mouseleave="emit('point', null)"
-        @focusin="emit('point', `function:${f.name}`)"
-        @focusout="emit('point', null)"
+        @point="emit('point', $event)"
       >
         <FunctionItem
           :row="f"
@@ -122,7 +119,7 @@ const remove = (name: string): void => takeOff({ kind: "function", name }, props
           @pieces="openPieces(f.name)"
           @remove="remove(f.name)"
         />
-      </li>
+      </PointedRow>
     </ul>
     <slot />
   </section>

@@ -46,19 +46,15 @@ const remove = (kind: "given" | "variable", name: string): void => takeOff({ kin
       >) on the entry line, or select a number in the story.
     </p>
     <ul>
-      <li
+      <PointedRow
         v-for="v in variables"
         :key="`v:${v.name}`"
         v-memo="[v, rangeOf(v.name), slipsOf(`variable:${v.name}`), isDim(`variable:${v.name}`)]"
+        :id="`variable:${v.name}`"
         class="row"
-        :class="{ dim: isDim(`variable:${v.name}`) }"
-        tabindex="-1"
-        data-row
+        :dim="isDim(`variable:${v.name}`)"
         :data-variable="v.name"
-        @mouseenter="emit('point', `variable:${v.name}`)"
-        @mouseleave="emit('point', null)"
-        @focusin="emit('point', `variable:${v.name}`)"
-        @focusout="emit('point', null)"
+        @point="emit('point', $event)"
       >
         <VariableItem
           :variable="v"
@@ -66,20 +62,16 @@ const remove = (kind: "given" | "variable", name: string): void => takeOff({ kin
           :slips="slipsOf(`variable:${v.name}`)"
           @remove="remove('variable', v.name)"
         />
-      </li>
-      <li
+      </PointedRow>
+      <PointedRow
         v-for="g in givens"
         :key="`g:${g.name}`"
         v-memo="[g, warningsOf(g.name), slipsOf(`given:${g.name}`), isDim(`given:${g.name}`)]"
+        :id="`given:${g.name}`"
         class="row"
-        :class="{ dim: isDim(`given:${g.name}`) }"
-        tabindex="-1"
-        data-row
+        :dim="isDim(`given:${g.name}`)"
         :data-given="g.name"
-        @mouseenter="emit('point', `given:${g.name}`)"
-        @mouseleave="emit('point', null)"
-        @focusin="emit('point', `given:${g.name}`)"
-        @focusout="emit('point', null)"
+        @point="emit('point', $event)"
       >
         <GivenItem
           :given="g"
@@ -87,7 +79,7 @@ const remove = (kind: "given" | "variable", name: string): void => takeOff({ kin
           :slips="slipsOf(`given:${g.name}`)"
           @remove="remove('given', g.name)"
         />
-      </li>
+      </PointedRow>
     </ul>
     <slot />
   </section>

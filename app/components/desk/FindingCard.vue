@@ -74,16 +74,13 @@ const InfluenceBars = later(() => import("./InfluenceBars.vue"));
 </script>
 
 <template>
-  <li
+  <PointedRow
+    :id="`question:${q.id}`"
     class="card"
-    :class="{ dim, first: lit, stale, broken: card?.status === 'error' }"
-    tabindex="-1"
-    data-row
+    :class="{ first: lit, stale, broken: card?.status === 'error' }"
+    :dim="dim"
     :data-id="q.id"
-    @mouseenter="emit('point', `question:${q.id}`)"
-    @mouseleave="emit('point', null)"
-    @focusin="emit('point', `question:${q.id}`)"
-    @focusout="emit('point', null)"
+    @point="emit('point', $event)"
   >
     <QuestionLine v-if="card || waiting" :q="q" :parts="(card?.question ?? waiting)!" :names="names" @keep="keep" />
     <p v-if="!card" class="quiet">Not worked out yet.</p>
@@ -112,7 +109,7 @@ const InfluenceBars = later(() => import("./InfluenceBars.vue"));
     <Button text class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="emit('remove', q)">
       <IconBin />
     </Button>
-  </li>
+  </PointedRow>
 </template>
 
 <style scoped>
