@@ -3,6 +3,7 @@ import { copyFile } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
 import { minified } from "./scripts/minified.mjs";
 import { ownFolders } from "./scripts/ownFolders.mjs";
+import { zipHere } from "./scripts/zipHere.mjs";
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
@@ -144,7 +145,7 @@ export default defineNuxtConfig({
     },
   },
   vite: {
-    worker: { format: "es", plugins: () => [minified()] },
+    worker: { format: "es", plugins: () => [minified(), zipHere()] },
     plugins: [minified()],
     build: {
       chunkSizeWarningLimit: 1200,

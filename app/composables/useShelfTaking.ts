@@ -17,7 +17,7 @@ export function useShelfTaking(): () => void {
       return shelf.load();
     }
     const text = await caseTextOf(file);
-    if (text !== null) return takeCase(text, tell, "");
+    if (text !== null) return takeCase(text, tell, "", file.name);
     tell(
       `“${file.name}” is no case.`,
       "A case is a file that ends in .pasear.json, several are a .zip; a table is dropped into an open case.",

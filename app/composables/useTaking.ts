@@ -48,7 +48,7 @@ export function useTaking(places: TakingPlaces, undo: () => void) {
   }
   async function takeFile(file: File): Promise<void> {
     const text = await caseTextOf(file);
-    return text === null ? places.table(file) : takeCase(text, tell, KEPT);
+    return text === null ? places.table(file) : takeCase(text, tell, KEPT, file.name);
   }
 
   useArrivals(places.isHeld, takeText, takeFile);

@@ -1,5 +1,5 @@
 import { formatInput, formatUnderHeading, isPercent } from "#core/explain";
-import { listedInputs, roundStep, steppedInputs, tableText, valueTable, withOpened, type TableRow } from "#core/graph";
+import { listedInputs, roundStep, steppedInputs, tableCells, valueTable, withOpened, type TableRow } from "#core/graph";
 import { modelOf, readAmount, type CaseFile } from "#core/model";
 import { toDouble, type Rational } from "#core/numeric";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
@@ -71,8 +71,10 @@ export function useValueTable(document: () => CaseFile, variable: () => string) 
   function open(row: ValueLine): void {
     opened.value = [...opened.value, inputs.value[Number(row.key)]!];
   }
-  const text = (separator: "\t" | ","): string => tableText(header.value, rows.value, separator);
-  return { functions, chosen, turn, way, step, own, opened, asked, rows, header, lines, open, text };
+  const percents = () => [of.value?.unit ?? null, ...chosen.value.map(unitOf)].map(isPercent);
+  /** the whole table with all its digits, for another program */
+  const cells = () => tableCells(header.value, rows.value, percents());
+  return { functions, chosen, turn, way, step, own, opened, asked, rows, header, lines, open, cells };
 }
 
 /** Which inputs a table of values is asked for: in steps, or one by one. */

@@ -19,13 +19,22 @@ function clearAway(of: readonly ShelfCase[]): void {
   clearing.value = null;
   void clear(of);
 }
-function turn(): void {
-  isTrash.value = !isTrash.value;
-  find.value = tag.value = "";
-  choice.none();
-  void shelf.search();
-}
-useHead({ title: "Cases · Pasear" });
+// The deleted cases have an address of their own, and back leads from them to the shelf.
+const DELETED = "/deleted";
+definePageMeta({ alias: "/deleted", key: "shelf" });
+const route = useRoute();
+isTrash.value = route.path === DELETED;
+watch(
+  () => route.path,
+  (path) => {
+    if (path !== "/" && path !== DELETED) return;
+    isTrash.value = path === DELETED;
+    find.value = tag.value = "";
+    choice.none();
+    void shelf.search();
+  },
+);
+useHead({ title: () => (isTrash.value ? "Deleted cases · Pasear" : "Cases · Pasear") });
 const isSearched = computed(() => find.value.trim() !== "" || tag.value !== "");
 const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
 /** From so many cases on they can be searched. */
@@ -114,7 +123,9 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
         <Button v-if="!isTrash && !isChoosing && list.length > 0" link @click="isChoosing = true"
           >Choose several</Button
         >
-        <Button link @click="turn">{{ isTrash ? "Back to the shelf" : "Deleted cases" }}</Button>
+        <Button link @click="navigateTo(isTrash ? '/' : DELETED)">{{
+          isTrash ? "Back to the shelf" : "Deleted cases"
+        }}</Button>
         <Button v-if="isTrash && list.length > 1" link @click="clearing = list">Delete all of them for good</Button>
       </p>
       <ClearDialog v-if="clearing" :of="clearing" @clear="clearAway" @keep="clearing = null" />

@@ -1,4 +1,6 @@
-import { readCase, type ShapeProblem } from "#shared/schemas/case";
+import type { CaseFile } from "#core/model";
+import type { ShapeProblem } from "#shared/schemas/case";
+import { takenCase } from "#shared/schemas/mended";
 import { caseApi } from "~/utils/caseApi";
 
 /** Says what came of something, for a while. */
@@ -15,13 +17,16 @@ export async function caseTextOf(file: File): Promise<string | null> {
 }
 export const isCaseText = (text: string): boolean => text.includes('"pasear-case"');
 
-/** Files of one zip, and bytes of one of them. */
+/** Files of one zip. */
 const MOST_FILES = 1000;
+/** Of what was mended or refused, so many are named. */
+const MOST_TOLD = 6;
 
 /** All cases of a zip are put on the shelf; each whole or not at all, and what is no case is told by its name. */
 export async function takeZip(file: File, tell: Tell): Promise<void> {
   const { unzipSync, strFromU8 } = await import("fflate");
   const refused: string[] = [];
+  const mended: string[] = [];
   let count = 0;
   let files: Record<string, Uint8Array>;
   try {
@@ -33,44 +38,83 @@ export async function takeZip(file: File, tell: Tell): Promise<void> {
   }
   let made = 0;
   for (const [name, bytes] of Object.entries(files)) {
-    const why = await keptFrom(strFromU8(bytes));
-    if (why === null) made++;
-    else refused.push(`${name}: ${why}`);
+    const kept = await keptFrom(strFromU8(bytes), titleOf(name));
+    if (!kept.ok) refused.push(`${name}: ${kept.why}`);
+    else {
+      made++;
+      if (kept.mended.length > 0) mended.push(`${name}: ${mendedWords(kept.mended)}`);
+    }
   }
   if (count > Object.keys(files).length) refused.push(`only ${MOST_FILES} files of a zip are read.`);
   const found = made === 1 ? "1 case was put on the shelf." : `${made} cases were put on the shelf.`;
-  tell(found, refused.slice(0, 6).join(" "), refused.length > 0);
+  tell(found, [...refused, ...mended].slice(0, MOST_TOLD).join(" "), refused.length > 0);
 }
-/** Keeps a case. @returns why not; null where it is kept */
-async function keptFrom(text: string): Promise<string | null> {
-  if (!isCaseText(text)) return "this is no case.";
+type Kept = { readonly ok: true; readonly mended: readonly string[] } | { readonly ok: false; readonly why: string };
+
+async function keptFrom(text: string, title: string): Promise<Kept> {
+  if (!isCaseText(text)) return { ok: false, why: "this is no case." };
   try {
-    const read = readCase(JSON.parse(text));
-    if (!read.ok) return wrongIn(read.errors);
-    await caseApi.create(read.case);
-    return null;
+    const taken = takenCase(read(text), title);
+    if (!taken.ok) return { ok: false, why: wrongIn(taken.errors) };
+    await caseApi.create(taken.case);
+    return { ok: true, mended: taken.mended };
   } catch (failure) {
-    return `${(failure as Error).message}.`;
+    return { ok: false, why: `${(failure as Error).message}.` };
   }
 }
 
+/** A file may begin with a mark of its alphabet, which is no JSON. */
+const read = (text: string): unknown => JSON.parse(text.replace(/^\uFEFF/, ""));
+const titleOf = (file: string): string =>
+  file
+    .replace(/^.*[\\/]/, "")
+    .replace(/(?:\.pasear)?\.json$/i, "")
+    .replaceAll(/[-_]+/g, " ")
+    .trim() || UNTITLED;
+/** A case without a title that comes without a file. */
+const UNTITLED = "Case from elsewhere";
+
+function mendedWords(mended: readonly string[]): string {
+  const more = mended.length > MOST_TOLD ? `; and ${mended.length - MOST_TOLD} more` : "";
+  return `Mended: ${mended.slice(0, MOST_TOLD).join("; ")}${more}.`;
+}
+
+/** What a case holds, counted: "2 givens, 1 function, a plan". */
+export function foundIn(c: CaseFile): string {
+  const counted = (n: number | undefined, one: string) => (n ? [`${n} ${one}${n === 1 ? "" : "s"}`] : []);
+  const parts = [
+    ...(c.story?.text ? ["a story"] : []),
+    ...counted(c.givens?.length, "given"),
+    ...counted(c.variables?.length, "variable"),
+    ...counted(c.data?.length, "table"),
+    ...counted(c.functions?.length, "function"),
+    ...counted(c.questions?.length, "question"),
+    ...(c.plan ? ["a plan"] : []),
+  ];
+  return parts.length > 0 ? `Found: ${parts.join(", ")}.` : "It is empty but for its title.";
+}
+
 /**
- * A case is put on the shelf and opened, or refused whole with the first of what is wrong in it.
+ * A case is put on the shelf and opened, with what it holds and what was mended; or refused whole with the first of
+ * what is wrong in it.
  * @param kept  what is said of where one came from
+ * @param file  the name of the file it stands in
  */
-export async function takeCase(text: string, tell: Tell, kept: string): Promise<void> {
+export async function takeCase(text: string, tell: Tell, kept: string, file = ""): Promise<void> {
   let document: unknown;
   try {
-    document = JSON.parse(text);
+    document = read(text);
   } catch (failure) {
     return tell("This case cannot be read.", `${(failure as Error).message}.`, true);
   }
-  const read = readCase(document);
-  if (!read.ok) return tell("This case cannot be read.", wrongIn(read.errors), true);
+  const taken = takenCase(document, titleOf(file));
+  if (!taken.ok) return tell("This case cannot be read.", wrongIn(taken.errors), true);
   try {
-    const made = await caseApi.create(read.case);
+    const made = await caseApi.create(taken.case);
     await navigateTo(`/case/${made.id}`);
-    tell(`“${read.case.title}” was put on the shelf and opened.`, kept);
+    const mended = taken.mended.length > 0 ? [mendedWords(taken.mended)] : [];
+    const says = [foundIn(taken.case), ...mended, kept].filter(Boolean).join(" ");
+    tell(`“${taken.case.title}” was put on the shelf and opened.`, says);
   } catch (failure) {
     tell("The case could not be put on the shelf.", (failure as Error).message, true);
   }

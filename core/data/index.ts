@@ -1,7 +1,7 @@
 export { readCell, readDate, type Cell, type DecimalSign } from "./cells";
 export { countFrom, recounted, suggestCounting, type CountUnit, type Counting } from "./counting";
 export { COUNT_UNITS, countingOf, countsFromDate, headShown, headTrouble, readHead, startTrouble } from "./columnHead";
-export { separated } from "./separated";
+export { cellsText, separated, type FileCell } from "./separated";
 export { freeName, keepTable, type Kept } from "./keep";
 export { readTable, type OddCell, type ReadColumn, type ReadTable, type TableResult } from "./readTable";
 export {

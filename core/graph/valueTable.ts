@@ -1,4 +1,4 @@
-import { separated } from "../data";
+import type { FileCell as Cell } from "../data";
 import { rationalOfTyped, toDouble, type Rational } from "../numeric";
 import { VARIABLE, call } from "../formula";
 import { inline, spotOfRational, valueAt } from "../solve";
@@ -97,8 +97,20 @@ export function valueTable(model: Model, names: readonly string[], inputs: reado
   }));
 }
 
-/** The table as text for another program: all digits, tabs or commas, a header with units. */
-export function tableText(header: readonly string[], rows: readonly TableRow[], separator: "\t" | ","): string {
-  const numbers = rows.map((r) => [r.input, ...r.values].map((v) => (v === null ? "" : String(v))));
-  return separated([header, ...numbers], separator);
+/** Digits of a double that are kept where one is told in percent. */
+const DIGITS = 15;
+
+/**
+ * The table for another program: all digits, under a header with units.
+ *
+ * @param isPercent  for each column, whether its unit is %: 0.05 is 5 under such a heading
+ */
+export function tableCells(
+  header: readonly string[],
+  rows: readonly TableRow[],
+  isPercent: readonly boolean[],
+): readonly (readonly Cell[])[] {
+  const told = (v: number | null, column: number): Cell =>
+    v !== null && isPercent[column] ? Number((v * 100).toPrecision(DIGITS)) : v;
+  return [header, ...rows.map((r) => [r.input, ...r.values].map(told))];
 }

@@ -1,7 +1,20 @@
+import type { Page } from "@playwright/test";
+import { readSheet } from "read-excel-file/node";
 import writeWorkbook from "write-excel-file/node";
 import { faultsOf, stand } from "./pages";
 import { expect, test } from "./server";
 import { cards, cell, dataView } from "./dataPages";
+
+/** The rows of the table that is shown, saved as a workbook and read back. */
+async function savedRows(page: Page): Promise<unknown[][]> {
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("menuitem", { name: "As XLSX" }).click(),
+  ]);
+  expect(download.suggestedFilename()).toMatch(/\.xlsx$/);
+  return readSheet(await download.path());
+}
 
 test("files: CSV with semicolons, JSON records, a workbook that is none", async ({ page, server }) => {
   await dataView(page, server);
@@ -55,6 +68,12 @@ test("files: CSV with semicolons, JSON records, a workbook that is none", async 
   });
   await dialog.getByRole("button", { name: "Keep the rows" }).click();
   await expect(page.getByText(/t counts years since 2024\. Years were turned into t = 0 … 3\./)).toBeVisible();
+  expect(await savedRows(page)).toEqual([
+    ["t (years)", "sales ($)"],
+    [0, 1200.5],
+    [1, 1310],
+    [3, 1500.25],
+  ]);
 });
 
 test("100,000 rows are read apart from the page, drawn thinned, and scrolled", async ({ page, server }) => {
@@ -73,6 +92,9 @@ test("100,000 rows are read apart from the page, drawn thinned, and scrolled", a
   await dialog.getByRole("button", { name: "Keep the rows" }).click();
   await expect(cards(page).first()).toContainText("linear", { timeout: 120_000 });
   expect(await page.locator('.grid [role="row"]').count()).toBeLessThan(80);
+  const saved = await savedRows(page);
+  expect(saved).toHaveLength(100_001);
+  expect(saved.at(-1)![0]).toBe(99_999);
   await cell(page, 0, 0).click();
   await page.keyboard.press("Control+End");
   // What is typed at once, before the last rows are drawn, is not lost.

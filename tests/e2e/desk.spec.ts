@@ -199,6 +199,13 @@ test("a table of values with inputs of my own, and the graph as a file", async (
   await expect(table.getByRole("row").nth(1)).toContainText("$228.37");
   await expect(table.getByRole("row").nth(2)).toContainText("$811.88greatest row");
   await expect(table.getByRole("row").nth(3).getByRole("rowheader")).toHaveText("320");
+  await table.getByRole("button", { name: "Rows", exact: true }).click();
+  const [values] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("menuitem", { name: "Save as CSV" }).click(),
+  ]);
+  expect(values.suggestedFilename()).toBe("lantern-stall-values.csv");
+  expect(readFileSync(await values.path(), "utf8").split("\n")[1]).toMatch(/^17,13\.4333/);
   await table.getByRole("textbox", { name: "Own inputs" }).fill("17; ten");
   await expect(table.getByRole("alert")).toContainText("is no number");
   expect((await new AxeBuilder({ page }).include(".values").analyze()).violations.map((v) => v.id)).toEqual([]);

@@ -156,8 +156,16 @@ test("a case is saved, deleted, and put on the shelf again as it was; what is no
   await page.request.delete(`${server.url}/api/cases/${id}`);
   await choose(file("kites.pasear.json", await readFile(path, "utf8")));
   await expect(page.getByText("“Kites” was put on the shelf and opened.")).toBeVisible();
+  await expect(page.getByText("Found: 1 given.")).toBeVisible();
   const again = /case\/([^/]+)/.exec(page.url())![1]!;
   expect(again).not.toBe(id);
   const kept = (await (await page.request.get(`${server.url}/api/cases/${again}`)).json()) as { case: unknown };
   expect(kept.case).toEqual(document);
+
+  // What has one plain remedy is mended and said: a title, an id, a key the format does not know.
+  await page.goto(server.url);
+  const loose = { ...document, title: undefined, colour: "red", questions: [{ ask: "value", function: "C", at: 3 }] };
+  await choose(file("two-kites.pasear.json", JSON.stringify(loose)));
+  await expect(page.getByText("“two kites” was put on the shelf and opened.")).toBeVisible();
+  await expect(page.getByText(/questions\[0\] had no id and is q1; colour is not of the format/)).toBeVisible();
 });

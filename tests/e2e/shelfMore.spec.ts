@@ -51,6 +51,15 @@ test("cases are found by what they say, sorted, tagged, and several are saved, d
   await page.getByRole("button", { name: "Deleted cases" }).click();
   await expect(cards).toHaveCount(2);
   await expect(cards.first()).toContainText("kept 30 more days");
+  // They have an address: it is reloaded, and back and forth lead where one was.
+  await expect(page).toHaveURL(`${server.url}/deleted`);
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Deleted cases" })).toBeVisible();
+  await expect(cards).toHaveCount(2);
+  await page.goBack();
+  await expect(page.getByRole("heading", { name: "Cases", exact: true })).toBeVisible();
+  await page.goForward();
+  await expect(cards).toHaveCount(2);
   await cards.filter({ hasText: "Lantern stall" }).getByRole("button", { name: "Put it back" }).click();
   await expect(cards).toHaveCount(1);
 

@@ -9,7 +9,7 @@ import {
   sampleCurve,
   steppedInputs,
   withOpened,
-  tableText,
+  tableCells,
   valueTable,
   type Picture,
 } from "#core/graph";
@@ -199,7 +199,12 @@ describe("the table of values", () => {
     );
     expect(rows.map((r) => r.changes[0])).toEqual([true, false, false, true, false]);
     expect(rows.map((r) => r.greatest[0])).toEqual([false, false, true, true, false]);
-    expect(tableText(["q", "P ($)"], rows.slice(0, 1), ",").split("\n")[0]).toBe("q,P ($)");
+    expect(tableCells(["q", "P ($)"], rows.slice(0, 1), [false, false])[0]).toEqual(["q", "P ($)"]);
+    expect(tableCells(["r (%)", "A"], [{ ...rows[0]!, input: 0.07, values: [3, null] }], [true, false])[1]).toEqual([
+      7,
+      3,
+      null,
+    ]);
   });
 });
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { headShown, headTrouble, readHead, separated } from "#core/data";
+import { headShown, headTrouble, readHead } from "#core/data";
 import type { CaseFile } from "#core/model";
 import type { Columns } from "~/composables/useColumns";
-import { fileName, saveText } from "~/paper/saveFile";
+import type { TableFileKind } from "~/composables/useTableFile";
 
 /** The rows of the table that is shown, its name and columns, and what counts time in it. */
 const props = defineProps<{ document: CaseFile; columns: Columns }>();
@@ -38,14 +38,16 @@ function remove(): void {
     life: 6000,
   });
 }
+const menu = useTemplateRef<{ toggle: (event: Event) => void }>("menu");
+const kinds = [
+  { label: "As CSV", command: () => save("csv") },
+  { label: "As XLSX", command: () => save("xlsx") },
+];
+const files = useTableFile();
 /** The rows as they are kept, with all digits, under their names and units. */
-function save(): void {
+function save(kind: TableFileKind): Promise<void> {
   const { name, columns: heads, rows } = table.value;
-  const text = separated(
-    [heads.map((c) => headShown(c.name, c.unit)), ...rows.map((r) => r.map((v) => v?.toString() ?? ""))],
-    ",",
-  );
-  saveText(`${fileName(name, "data")}.csv`, text, "text/csv");
+  return files.save(name, [heads.map((c) => headShown(c.name, c.unit)), ...rows], kind);
 }
 </script>
 
@@ -89,9 +91,11 @@ function save(): void {
       {{ columns.rows.skipped }} row{{ columns.rows.skipped === 1 ? " has" : "s have" }} no part in the fits.
     </p>
     <p class="foot">
-      <Button link @click="emit('blank')">+ Table</Button><Button link @click="save">Save as CSV</Button
+      <Button link @click="emit('blank')">+ Table</Button
+      ><Button link aria-haspopup="true" @click="menu?.toggle($event)">Save</Button
       ><Button link @click="remove">Delete</Button>
     </p>
+    <Menu ref="menu" popup :model="kinds" />
   </section>
 </template>
 

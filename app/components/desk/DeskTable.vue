@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { cellsText } from "#core/data";
 import { MAX_ROWS } from "#core/graph";
 import type { CaseFile } from "#core/model";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
+import type { TableFileKind } from "~/composables/useTableFile";
 import type { ValueLine } from "~/composables/useValueTable";
 
 /** The table of values beside the graph: its rows can be put on the graph, and opened where a sign changes. */
@@ -53,9 +55,14 @@ const ways = computed(() => [
   },
   { label: "Copy with tabs", command: () => copy("\t") },
   { label: "Copy as CSV", command: () => copy(",") },
+  { label: "Save as CSV", command: () => save("csv") },
+  { label: "Save as XLSX", command: () => save("xlsx") },
 ]);
 const copying = useCopying();
-const copy = (separator: "\t" | ",") => copying.copy(table.text(separator), `${rows.value.length} rows are copied.`);
+const copy = (separator: "\t" | ",") =>
+  copying.copy(cellsText(table.cells(), separator), `${rows.value.length} rows are copied.`);
+const files = useTableFile();
+const save = (kind: TableFileKind) => files.save(`${props.document.title} values`, table.cells(), kind);
 </script>
 
 <template>
