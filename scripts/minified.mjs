@@ -1,8 +1,8 @@
-import { minifySync } from "oxc-minify";
+import { minify } from "@swc/core";
 
 /**
- * For the bundler: each file of the page made small before esbuild takes its turn. Both together come within a fiftieth
- * of what the slowest compilers reach, and the whole build takes a third of the time.
+ * For the bundler: each file of the page made smaller once more, after esbuild. Both together make it lighter than the
+ * compilers written in JavaScript do, and the whole build takes a third of the time.
  *
  * @type {() => import("vite").Plugin}
  */
@@ -10,13 +10,14 @@ export const minified = () => ({
   name: "minified",
   apply: "build",
   enforce: "post",
-  renderChunk(code, { fileName }) {
-    const made = minifySync(fileName, code, {
-      module: true,
-      compress: { target: "es2022" },
-      mangle: { toplevel: true },
-    });
-    if (made.errors.length > 0) throw new Error(`${fileName} cannot be made small: ${made.errors[0].message}`);
-    return { code: made.code, map: null };
+  generateBundle: {
+    order: "post",
+    async handler(_, files) {
+      for (const file of Object.values(files)) {
+        if (file.type !== "chunk") continue;
+        const options = { module: true, ecma: 2020, compress: { ecma: 2020 }, mangle: { toplevel: true } };
+        file.code = (await minify(file.code, options)).code;
+      }
+    },
   },
 });

@@ -69,7 +69,7 @@ test("files: CSV with semicolons, JSON records, a workbook that is none", async 
   await dialog.getByRole("button", { name: "Keep the rows" }).click();
   await expect(page.getByText(/t counts years since 2024\. Years were turned into t = 0 … 3\./)).toBeVisible();
   expect(await savedRows(page)).toEqual([
-    ["t (years)", "sales ($)"],
+    ["t, year", "sales, $"],
     [0, 1200.5],
     [1, 1310],
     [3, 1500.25],
