@@ -22,10 +22,10 @@ function clearAway(of: readonly ShelfCase[]): void {
 // The deleted cases have an address of their own, and back leads from them to the shelf.
 const DELETED = "/deleted";
 definePageMeta({ alias: "/deleted", key: "shelf" });
-const route = useRoute();
-isTrash.value = route.path === DELETED;
+const { currentRoute } = useRouter();
+isTrash.value = currentRoute.value.path === DELETED;
 watch(
-  () => route.path,
+  () => currentRoute.value.path,
   (path) => {
     if (path !== "/" && path !== DELETED) return;
     isTrash.value = path === DELETED;
