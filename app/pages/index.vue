@@ -20,20 +20,17 @@ function clearAway(of: readonly ShelfCase[]): void {
   void clear(of);
 }
 // The deleted cases have an address of their own, and back leads from them to the shelf.
-const DELETED = "/deleted";
-definePageMeta({ alias: "/deleted", key: "shelf" });
 const { currentRoute } = useRouter();
-isTrash.value = currentRoute.value.path === DELETED;
-watch(
-  () => currentRoute.value.path,
-  (path) => {
-    if (path !== "/" && path !== DELETED) return;
-    isTrash.value = path === DELETED;
-    find.value = tag.value = "";
-    choice.none();
-    void shelf.search();
-  },
-);
+const isAtDeleted = () => "deleted" in currentRoute.value.query;
+const goToOther = () => navigateTo({ path: "/", query: isTrash.value ? {} : { deleted: null } });
+isTrash.value = isAtDeleted();
+watch(isAtDeleted, (isIt) => {
+  if (currentRoute.value.path !== "/") return;
+  isTrash.value = isIt;
+  find.value = tag.value = "";
+  choice.none();
+  void shelf.search();
+});
 useHead({ title: () => (isTrash.value ? "Deleted cases · Pasear" : "Cases · Pasear") });
 const isSearched = computed(() => find.value.trim() !== "" || tag.value !== "");
 const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
@@ -123,9 +120,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
         <Button v-if="!isTrash && !isChoosing && list.length > 0" link @click="isChoosing = true"
           >Choose several</Button
         >
-        <Button link @click="navigateTo(isTrash ? '/' : DELETED)">{{
-          isTrash ? "Back to the shelf" : "Deleted cases"
-        }}</Button>
+        <Button link @click="goToOther">{{ isTrash ? "Back to the shelf" : "Deleted cases" }}</Button>
         <Button v-if="isTrash && list.length > 1" link @click="clearing = list">Delete all of them for good</Button>
       </p>
       <ClearDialog v-if="clearing" :of="clearing" @clear="clearAway" @keep="clearing = null" />

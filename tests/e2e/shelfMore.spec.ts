@@ -52,7 +52,7 @@ test("cases are found by what they say, sorted, tagged, and several are saved, d
   await expect(cards).toHaveCount(2);
   await expect(cards.first()).toContainText("kept 30 more days");
   // They have an address: it is reloaded, and back and forth lead where one was.
-  await expect(page).toHaveURL(`${server.url}/deleted`);
+  await expect(page).toHaveURL(`${server.url}/?deleted`);
   await page.reload();
   await expect(page.getByRole("heading", { name: "Deleted cases" })).toBeVisible();
   await expect(cards).toHaveCount(2);
