@@ -1,0 +1,120 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { resolve, type Expression } from "../formula";
+import { ratio } from "../numeric";
+import { spotOfRational, type Spot } from "./spot";
+import { areMirrored, parityOf } from "./symmetry";
+import { FunctionTable } from "./table";
+
+const table = new FunctionTable();
+const names = { variable: "x", givens: new Map(), functions: new Map(), variables: new Set<string>() };
+const read = (text: string): Expression => resolve(text, names).expression!;
+
+describe("even and odd, as far as the written form shows", () => {
+  it.each([
+    ["7", "even"],
+    ["x", "odd"],
+    ["-x", "odd"],
+    ["x + 1", null],
+    ["x + x^3", "odd"],
+    ["x^2 - 4", "even"],
+    ["x^2 - x", null],
+    ["x * x^3", "even"],
+    ["x * x^2", "odd"],
+    ["x^2/x", "odd"],
+    ["x (x + 1)", null],
+    ["(x + 1)/x", null],
+    // powers: of what is odd by the exponent, of what is even where the exponent is even too
+    ["x^4", "even"],
+    ["x^5", "odd"],
+    ["x^(-1)", "odd"],
+    ["x^0.5", null],
+    ["x^x", null],
+    ["(x + 1)^2", null],
+    ["(x^2 + 1)^0.5", "even"],
+    ["(x^2 + 1)^3", "even"],
+    ["(x^2 + 1)^(x^2)", "even"],
+    ["(x^2 + 1)^x", null],
+    ["2^x", null],
+    ["2^(x^2)", "even"],
+    // functions take the sign out, lose it, or do neither
+    ["sin(x)", "odd"],
+    ["cbrt(x)", "odd"],
+    ["cos(x)", "even"],
+    ["abs(x)", "even"],
+    ["exp(x)", null],
+    ["exp(x^2)", "even"],
+    ["sin(x + 1)", null],
+    ["max(x^2, cos(x))", "even"],
+    ["max(x, 1)", null],
+  ])("%s: %s", (text, wanted) => expect(parityOf(read(text))).toBe(wanted));
+
+  it("is true of the values", () => {
+    const leaf = fc.constantFrom("x", "x^2", "3", "cos(x)", "sin(x)", "x^3", "abs(x)", "exp(x)");
+    const { whole } = fc.letrec<{ whole: string }>((tie) => ({
+      whole: fc.oneof(
+        { depthSize: "small" },
+        leaf,
+        fc.tuple(tie("whole"), fc.constantFrom("+", "-", "*"), tie("whole")).map(([a, s, b]) => `(${a}) ${s} (${b})`),
+        fc.tuple(tie("whole"), fc.constantFrom(2, 3)).map(([a, n]) => `(${a})^${n}`),
+      ),
+    }));
+    const at = (text: string, x: number): number => {
+      // The values of the text by the machine's own arithmetic, not by the core's.
+      const value = (e: Expression): number => {
+        switch (e.kind) {
+          case "number":
+            return e.value;
+          case "variable":
+            return x;
+          case "negate":
+            return -value(e.a);
+          case "add":
+            return value(e.a) + value(e.b);
+          case "subtract":
+            return value(e.a) - value(e.b);
+          case "multiply":
+            return value(e.a) * value(e.b);
+          case "power":
+            return value(e.a) ** value(e.b);
+          case "apply":
+            return Math[e.name as "cos"](value(e.a));
+          default:
+            throw new Error(`${e.kind} is not asked for here`);
+        }
+      };
+      return value(read(text));
+    };
+    fc.assert(
+      fc.property(whole, fc.constantFrom(0.3, 0.7, 1.1), (text, x) => {
+        const parity = parityOf(read(text));
+        const [right, left] = [at(text, x), at(text, -x)];
+        if (parity === "even") expect(left).toBeCloseTo(right, 6);
+        if (parity === "odd") expect(left).toBeCloseTo(-right, 6);
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe("two places of one value by symmetry", () => {
+  const fraction = (a: number, b = 1) => spotOfRational(ratio(a, b));
+  /** A zero of the slope that is known by its enclosure alone. */
+  const turn = (slope: string, lo: number, hi: number): Spot => ({
+    ...{ at: (lo + hi) / 2, lo, hi, rational: null, exact: null },
+    zeroOf: [read(slope)],
+  });
+  it.each<[string, string, Spot, Spot, boolean]>([
+    ["even, at 3 and −3", "x^4 - 9 x^2", fraction(-3), fraction(3), true],
+    ["even, at 3 and −2", "x^4 - 9 x^2", fraction(-2), fraction(3), false],
+    ["odd, at 3 and −3", "x^3 - 9 x", fraction(-3), fraction(3), false],
+    ["even, at −2 and 2, thirds", "cos(x)", fraction(-7, 3), fraction(7, 3), true],
+    // x⁴ − 4x² turns at ±√2 = ±1.41421356…
+    ["even, at ±√2", "x^4 - 4 x^2", turn("4 x^3 - 8 x", -1.4143, -1.4142), turn("4 x^3 - 8 x", 1.4142, 1.4143), true],
+    ["even, at −√2 and 0", "x^4 - 4 x^2", turn("4 x^3 - 8 x", -1.4143, -1.4142), turn("4 x^3 - 8 x", -0.1, 0.1), false],
+    // 3 + sin x turns at π/2 and again 2π further; at 3π/2 it takes its least value
+    ["one period on", "3 + sin(x)", turn("cos(x)", 1.57, 1.571), turn("cos(x)", 7.853, 7.854), true],
+    ["half a period on", "3 + sin(x)", turn("cos(x)", 1.57, 1.571), turn("cos(x)", 4.712, 4.713), false],
+    ["no period", "x + sin(x)", turn("1 + cos(x)", 3.14, 3.142), turn("1 + cos(x)", 9.42, 9.43), false],
+  ])("%s", (_, text, a, b, wanted) => expect(areMirrored(read(text), a, b, table)).toBe(wanted));
+});
