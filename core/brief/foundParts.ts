@@ -122,13 +122,17 @@ export function working({ desk, plan, names }: PartSource): BriefBlock[] {
   if (worked.length === 0 && planned.length === 0)
     return [quiet("No finding of this case has steps to be written by hand.")];
   return [
-    ...worked.flatMap((f): BriefBlock[] => [asked(questionOf(f)), stepsBlock(f.working!)]),
-    ...(planned.length > 0 ? [asked("The plan, corner by corner."), stepsBlock(planned)] : []),
+    ...worked.flatMap((f): BriefBlock[] => [asked(questionOf(f)), ...stepsBlocks(f.working!)]),
+    ...(planned.length > 0 ? [asked("The plan, corner by corner."), ...stepsBlocks(planned)] : []),
   ];
 }
-const stepsBlock = (steps: readonly WorkingStep[]): BriefBlock => ({
-  kind: "formulas",
-  lines: steps.map((w) => ({ latex: w.latex, text: w.text, note: w.says })),
-});
+/** The lines of mathematics, and the sentence after them. */
+const stepsBlocks = (steps: readonly WorkingStep[]): BriefBlock[] => [
+  {
+    kind: "formulas",
+    lines: steps.filter((w) => w.latex !== "").map((w) => ({ latex: w.latex, text: w.text, note: w.says })),
+  },
+  ...steps.filter((w) => w.latex === "").map((w) => paragraph(plain(`${w.says} ${w.text}`))),
+];
 
 const latexNear = (near: string): string => near.replace(/,/g, "{,}").replace(/−/g, "-");

@@ -35,7 +35,12 @@ describe("a finding for a document", () => {
       expect(findingText(card("q1"), true)).toContain(step.text);
       expect(findingLatex(card("q1"), true)).toContain(step.latex);
     }
-    expect(findingText(card("q1"), false)).not.toContain(working!.at(-1)!.text);
+    expect(findingText(card("q1"), false)).not.toContain(working!.at(-2)!.text);
+    // It ends with the answer in words, which is no mathematics.
+    const words = "In words: 17 lanterns is the first whole number that pays.";
+    expect(findingText(card("q1"), true).split("\n").at(-1)).toBe(words);
+    expect(findingLatex(card("q1"), true).split("\n").at(-1)).toBe(words);
+    expect(findingMarkdown(card("q1"), true)).toMatch(/\d+\. In words: 17 lanterns is/);
   });
   it("as Markdown, with the working as a list", () => {
     const lines = findingMarkdown(card("q1"), true).split("\n");

@@ -24,7 +24,7 @@ export function findingLatex(f: DeskFinding, withWorking: boolean): string {
   for (const e of f.exact) lines.push(`\\[ ${e.latex} \\approx ${e.near.replace(/−/g, "-")} \\]`);
   for (const d of f.details) lines.push("", latexText(d));
   if (f.chips.length > 0) lines.push("", `(${latexText(f.chips.map((c) => c.text).join("; "))})`);
-  if (withWorking) for (const w of f.working ?? []) lines.push("", latexText(w.says), `\\[ ${w.latex} \\]`);
+  if (withWorking) for (const w of f.working ?? []) lines.push("", ...stepLatex(w));
   return lines.join("\n");
 }
 
@@ -35,9 +35,14 @@ export function findingMarkdown(f: DeskFinding, withWorking: boolean): string {
   if (f.details.length > 0) lines.push("", ...f.details.map((d) => `- ${markdownText(d)}`));
   if (f.chips.length > 0) lines.push("", markdownText(`(${f.chips.map((c) => c.text).join("; ")})`));
   const steps = withWorking ? (f.working ?? []) : [];
-  if (steps.length > 0) lines.push("", ...steps.map((w, i) => `${i + 1}. ${markdownText(w.says)}\\\n   $${w.latex}$`));
+  if (steps.length > 0) lines.push("", ...steps.map((w, i) => `${i + 1}. ${stepMarkdown(w)}`));
   return lines.join("\n");
 }
+type Step = NonNullable<DeskFinding["working"]>[number];
+const stepLatex = ({ says, text, latex }: Step): string[] =>
+  latex === "" ? [latexText(`${says} ${text}`)] : [latexText(says), `\\[ ${latex} \\]`];
+const stepMarkdown = ({ says, text, latex }: Step): string =>
+  latex === "" ? markdownText(`${says} ${text}`) : `${markdownText(says)}\\\n   $${latex}$`;
 const markdownText = (text: string): string => text.replace(/[\\`*_{}[\]<>$|#]/g, "\\$&");
 
 const SPECIAL: Readonly<Record<string, string>> = {

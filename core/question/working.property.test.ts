@@ -30,7 +30,7 @@ function answered(c: CaseFile): { steps: readonly WorkingStep[]; answers: number
   return { steps, answers: findings[0]!.solutions.map((s) => s.at) };
 }
 /** What is no equation of the unknown: names, values put in, what is left out. */
-const NO_EQUATION = /^(?:names|definition|givens|check|set aside|domain|discriminant|halving|angles)$/;
+const NO_EQUATION = /^(?:names|definition|givens|check|set aside|domain|discriminant|halving|angles|sentence)$/;
 const APART = /^(?:case|substitution)$/;
 const numberIn = (text: string): number => Number(text.replace(/^.*[=≈]\s*/, "").replaceAll(",", ""));
 

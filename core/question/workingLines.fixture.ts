@@ -8,7 +8,7 @@ export function steps(functions: Record<string, string>, q: Asked, setting: Rang
   return workingOf(c.questions[0], findings[0]!, model, () => null);
 }
 
-const NAMING = ["names", "definition", "givens", "check"];
+const NAMING = ["names", "definition", "givens", "check", "sentence"];
 /** What is worked out, without the naming before it and the check at its end. */
 export const linesOf = (list: readonly WorkingStep[]): string[] =>
   list.filter((s) => !NAMING.includes(s.rule)).map((s) => s.text);

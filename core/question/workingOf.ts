@@ -1,8 +1,9 @@
 import { within } from "../numeric";
 import type { Model, Question } from "../model";
-import type { WorkingStep } from "../working";
+import { inWords, type WorkingStep } from "../working";
 import { Asking, type Answers } from "./common/asking";
 import { isStopped, type Finding } from "./finding";
+import { sentenceOf } from "./say";
 import { workingFor } from "./workings";
 
 /** Work that one working is given, in steps: well under a tenth of a second. */
@@ -18,7 +19,8 @@ export function workingOf(q: Question, finding: Finding, model: Model, answers: 
   if (!isStopped(finding) && !finding.complete) return [];
   try {
     const f = isStopped(finding) ? null : finding;
-    return within(WORKING_EFFORT, () => workingFor(q.ask)(new Asking(q, model, answers), f));
+    const steps = within(WORKING_EFFORT, () => workingFor(q.ask)(new Asking(q, model, answers), f));
+    return steps.length > 0 && f ? [...steps, inWords(sentenceOf(f, model))] : steps;
   } catch {
     // A working that cannot be made, for whatever reason, takes nothing from its answer.
     return [];

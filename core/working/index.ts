@@ -22,6 +22,7 @@ export {
   shownAs,
   stated,
   told,
+  inWords,
   written,
   type Equation,
   type Setting,

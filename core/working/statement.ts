@@ -114,6 +114,7 @@ export interface WorkingStep {
   /** what is done, and why, in words */
   readonly says: string;
   readonly text: string;
+  /** empty where the text is a sentence */
   readonly latex: string;
   /** whether it stands in the short form too */
   readonly isKey: boolean;
@@ -122,6 +123,14 @@ export interface WorkingStep {
 /** A line that states something. */
 export const stated = (rule: string, says: string, s: Statement, x: string, isKey = true): WorkingStep =>
   written(rule, says, shownAs(s, x), isKey);
+/** The last line: what was found, as a sentence. */
+export const inWords = (sentence: string): WorkingStep => ({
+  rule: "sentence",
+  says: "In words:",
+  text: sentence,
+  latex: "",
+  isKey: true,
+});
 /** A line written out. */
 export const written = (rule: string, says: string, { text, latex }: Shown, isKey = true): WorkingStep => ({
   rule,

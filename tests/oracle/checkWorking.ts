@@ -22,7 +22,7 @@ export function contradictedLine(steps: readonly WorkingStep[], f: Finding, x: s
   const isOneEquation = f.ask === "meet" || f.ask === "reach" || f.ask === "multiply" || f.ask === "given";
   const answers = isOneEquation ? solutionsOf(f).map((s) => s.at) : [];
   let isParted = false;
-  for (const step of steps) {
+  for (const step of steps.filter(({ rule }) => rule !== "sentence")) {
     isParted ||= PARTED.test(step.rule) || / or /.test(step.text);
     const says = plainly(step, x, model, isParted ? [] : answers);
     if (says) return `${step.rule}: ${step.text}: ${says}`;

@@ -8,7 +8,8 @@ defineProps<{ steps: readonly WorkingStep[] }>();
 <template>
   <ol tabindex="0" aria-label="Steps">
     <li v-for="(step, i) in steps" :key="i">
-      <span>{{ step.says }}</span><MathText :latex="step.latex" :text="step.text" />
+      <span>{{ step.says }}</span>
+      <MathText v-if="step.latex" :latex="step.latex" :text="step.text" /><PlainText v-else :text="step.text" />
     </li>
   </ol>
 </template>
