@@ -115,7 +115,7 @@ const named = ({ given, label }: Influence): string => (label ? `${given}, ${lab
 const idle = (names: readonly string[]): string =>
   names.length > 0 ? `With 10 % less or more of ${list(names, "or")} it is the same, to the digits shown.` : "";
 
-/** The steps a student would write, for each finding that has such, and for a plan of two variables. */
+/** The steps a student would write, for each finding that has such, and for a plan. */
 export function working({ desk, plan, names }: PartSource): BriefBlock[] {
   const worked = desk.findings.filter((f) => f.working !== null && f.working.length > 0);
   const planned = plan ? planWorking(plan.plan, plan.result, names) : [];
@@ -123,7 +123,12 @@ export function working({ desk, plan, names }: PartSource): BriefBlock[] {
     return [quiet("No finding of this case has steps to be written by hand.")];
   return [
     ...worked.flatMap((f): BriefBlock[] => [asked(questionOf(f)), ...stepsBlocks(f.working!)]),
-    ...(planned.length > 0 ? [asked("The plan, corner by corner."), ...stepsBlocks(planned)] : []),
+    ...(planned.length > 0
+      ? [
+          asked(plan!.plan.variables.length > 2 ? "The plan: why nothing is better." : "The plan, corner by corner."),
+          ...stepsBlocks(planned),
+        ]
+      : []),
   ];
 }
 /** The lines of mathematics, and the sentence after them. */

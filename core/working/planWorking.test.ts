@@ -44,8 +44,39 @@ describe("a plan of two variables by hand", () => {
     expect(says).toContain("The first times 1 less the second times 2: x falls out.");
     expect(says).toContain("One more of 2x + 3y ≤ 240: the corner moves to (29, 61).");
   });
-  it("a plan of three variables has none", () => {
-    const three: Plan = { ...PLAN, variables: [...PLAN.variables, { name: "z" }] };
-    expect(lines(three)).toEqual([]);
+});
+
+describe("a plan of more variables: why nothing is better", () => {
+  // V. Chvátal, Linear Programming, 1983, chapter 1: 13 at (2, 0, 1), worth 1, 0 and 1.
+  const PLAN: Plan = {
+    variables: [{ name: "x" }, { name: "y" }, { name: "z" }],
+    constraints: limits("2x + 3y + z <= 5", "4x + y + 2z <= 11", "3x + 4y + 2z <= 8", "x >= 0", "y >= 0", "z >= 0"),
+    objective: { text: "5x + 4y + 3z", sense: "greatest" },
+  };
+  it("the constraints times their worth add up to the objective, and the point takes their bound", () =>
+    expect(lines(PLAN)).toEqual([
+      "Z = 5x + 4y + 3z",
+      "2 x + 3 y + z = 5 and 3 x + 4 y + 2 z = 8 and y = 0",
+      "4 x + y + 2 z = 10 ≤ 11",
+      "1*(2 x + 3 y + z) + 1*(3 x + 4 y + 2 z) - 3*(y) = 5 x + 4 y + 3 z",
+      "Z ≤ 1*5 + 1*8 - 3*0 = 13",
+      "Z(2, 0, 1) = 5*2 + 4*0 + 3*1 = 13",
+    ]));
+  it("least, with a constant: the bounds stand below", () => {
+    // n + 2f ≥ 8 and n + k ≥ 3 with costs 1, 1, 3: f = 4 and n = 0 leave k = 3 (13); n = 3 and f = 2.5 cost 5.5 + 2.
+    const least: Plan = {
+      variables: [{ name: "n" }, { name: "f" }, { name: "k" }],
+      constraints: limits("n + 2f >= 8", "n + k >= 3", "n >= 0", "f >= 0", "k >= 0"),
+      objective: { text: "n + f + 3k + 2", sense: "least", unit: "$" },
+    };
+    expect(lines(least).slice(-3)).toEqual([
+      "0.5*(n + 2 f) + 0.5*(n + k) + 2.5*(k) = n + f + 3 k",
+      "Z ≥ 0.5*8 + 0.5*3 + 2.5*0 + 2 = $7.50",
+      "Z(3, 2.5, 0) = 1*3 + 1*2.5 + 3*0 + 2 = $7.50",
+    ]);
+  });
+  it("of a plan without a best point there is none", () => {
+    expect(lines({ ...PLAN, constraints: limits("x >= 0", "y >= 0", "z >= 0") })).toEqual([]);
+    expect(lines({ ...PLAN, constraints: limits("x >= 1", "x <= 0", "y >= 0", "z >= 0") })).toEqual([]);
   });
 });

@@ -4,6 +4,7 @@ import type { Plan } from "../model";
 import { isZero, toDouble, type Rational } from "../numeric";
 import { readPlan, type Named, type PlanCorner, type PlanResult } from "../plan";
 import { parseUnit, type Unit } from "../units";
+import { planProof } from "./planProof";
 import { quantityLatex } from "./prelude";
 import { written, type Shown, type WorkingStep } from "./statement";
 import { latexSign, toldSign, toldSignOf } from "./toldSign";
@@ -18,9 +19,11 @@ type Point = readonly [Rational, Rational];
  * A plan of two variables by hand: each corner by elimination from the two lines that meet there, the objective at
  * each, and what one more of a binding constraint is worth. Every corner is worked out in fractions and is that of the
  * result.
- * @returns an empty list where the plan has other than two variables, or no corners
+ * With more variables, why nothing is better.
+ * @returns an empty list where the plan has too many corners to be written out, or no best point
  */
 export function planWorking(plan: Plan, result: PlanResult, names: Names): WorkingStep[] {
+  if (plan.variables.length > 2) return planProof(plan, result, names);
   const { relations, form } = readPlan(plan, names);
   if (plan.variables.length !== 2 || result.corners.length === 0 || result.corners.length > MOST_CORNERS) return [];
   const unit = plan.objective?.unit ? parseUnit(plan.objective.unit).unit : null;

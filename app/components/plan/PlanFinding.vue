@@ -148,7 +148,7 @@ const copyBest = () =>
     </RowsTable>
   </template>
   <PlanWorking
-    v-if="variables.length === 2 && result.corners.length > 0"
+    v-if="variables.length === 2 ? result.corners.length > 0 : (result.best[0]?.exact.length ?? 0) > 2"
     :plan="plan"
     :result="result"
     :names="names"
