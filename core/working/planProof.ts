@@ -140,7 +140,7 @@ class Page {
     const rest = isZero(constant) ? "" : ` ${signOf(constant) < 0 ? "-" : "+"} ${text(constant.abs())}`;
     const value = weighed.reduce<Rational>((s, w) => s.add(w.factor.mul(w.relation.bound)), constant);
     const [told, said] = this.told(value);
-    const says = `So at no point that is allowed ${this.greatest ? "more" : "less"} than their bounds together.`;
+    const says = `So no allowed point gives ${this.greatest ? "more" : "less"} than their bounds do together.`;
     return written("bound", says, {
       text: `Z ${sign} ${sums}${rest} ${told} ${said}`,
       latex: `Z ${LATEX[sign]} ${(sums + rest).replace(/\*/g, " \\cdot ")} ${latexSign(told)} ${quantityLatex(said)}`,

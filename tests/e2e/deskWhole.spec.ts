@@ -78,7 +78,9 @@ test("the policy forbids running text as code, and the script before the first g
   await expect(page.locator(".canvas svg path").first()).toBeAttached();
   const sizes = await page.evaluate(() => (window as unknown as { beforeGraph: number[] }).beforeGraph);
   const total = sizes.reduce((a, b) => a + b, 0);
-  console.log(`JavaScript before the first graph: ${(total / 1024).toFixed(0)} kB as sent (brotli) in ${sizes.length} files`);
+  console.log(
+    `JavaScript before the first graph: ${(total / 1024).toFixed(0)} kB as sent (brotli) in ${sizes.length} files`,
+  );
   expect(total).toBeGreaterThan(50 * 1024);
   expect(total).toBeLessThan(450 * 1024);
 });

@@ -68,10 +68,11 @@ function save(kind: TableFileKind): Promise<void> {
     <div v-if="columns.tables.length > 1" class="pick">
       Table
       <Select
-        v-model="columns.tableName"
+        :model-value="table.name"
         size="small"
         aria-label="Table shown"
         :options="columns.tables.map((t) => t.name)"
+        @update:model-value="columns.tableName = $event"
       />
     </div>
     <DataGrid :table="table" :index="columns.index" :reads="columns.reads"
