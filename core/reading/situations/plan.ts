@@ -86,10 +86,10 @@ function constrain(
           ? [letters[total.product]!]
           : sums(own, unit, letters);
     if (terms.length === 0) continue;
-    draft.use(total.amount, ...own.map((u) => u.amount));
+    draft.use(...total.from, ...own.map((u) => u.amount));
     const label =
       total.product >= 0 ? products[total.product]!.plural : total.product === -2 ? "together" : labelOf(total, told);
-    draft.constraint(`${terms.join(" + ")} ${total.sense} ${levelIn(total.amount, unit)}`, label, hull([total.amount]));
+    draft.constraint(`${terms.join(" + ")} ${total.sense} ${levelIn(total.amount, unit)}`, label, hull(total.from));
   }
   multiples(draft, { products, letters, told });
   for (const n of letters) draft.constraint(`${n} >= 0`, null, null);

@@ -14,6 +14,8 @@ export interface Use {
 /** How much there is of something, or how much there must be. */
 export interface Total {
   readonly amount: Amount;
+  /** the numbers of the text it is read from: both of "between 10 and 50" */
+  readonly from: readonly Amount[];
   readonly what: string;
   /** the product it counts; −1 for a resource, −2 for all of them together */
   readonly product: number;
@@ -112,6 +114,15 @@ export function totalsOf(told: Told, used: ReadonlySet<Amount>, products: readon
     if (used.has(a) || a.kind === "times" || a.kind === "percent" || a.kind === "date") continue;
     if (a.sentence !== sentence) sense = null;
     sentence = a.sentence;
+    const least = leastOf(a, told);
+    if (least) {
+      const [what, product] = [stuffs.of(a) ?? "", countedProduct({ ...a, limit: "<=" }, products, told)];
+      const from = [least, a];
+      out.push({ amount: { ...a, value: least.value }, from, what, product, sense: ">=" });
+      out.push({ amount: a, from, what, product, sense: "<=" });
+      continue;
+    }
+    if (isLeastOfTwo(a, told)) continue;
     const own =
       a.limit === "<" ? "<=" : a.limit === ">" ? ">=" : (a.limit ?? (/\bonly\s*$/i.test(a.before) ? "<=" : null));
     const clause = told.story.slice(a.sentence.start, a.start);
@@ -128,10 +139,30 @@ export function totalsOf(told: Told, used: ReadonlySet<Amount>, products: readon
     // Room for people is there for all of them.
     if (stuffs.of(a) === "person" && a.limit === null && sense === "<=") sense = ">=";
     if (sense !== null)
-      out.push({ amount: a, what: stuffs.of(a) ?? "", product: countedProduct(a, products, told), sense });
+      out.push({
+        amount: a,
+        from: [a],
+        what: stuffs.of(a) ?? "",
+        product: countedProduct(a, products, told),
+        sense,
+      });
   }
   return out;
 }
+/** "between 10 and 50 star lanterns", "at least 10 and at most 50": the 10 of the 50; null where it is no such. */
+function leastOf(most: Amount, { amounts, story }: Told): Amount | null {
+  const least = amounts.filter((a) => a.end <= most.start && a.sentence === most.sentence).at(-1);
+  if (!least || least.value >= most.value || most.kind === "money") return null;
+  if (least.unit !== null && least.unit !== most.unit) return null;
+  const before = story.slice(most.sentence.start, least.start);
+  const joint = story.slice(least.end, most.start);
+  const isRange =
+    (/\bbetween\s*$/i.test(before) && /^\s*and\s*$/i.test(joint)) ||
+    (/\bfrom\s*$/i.test(before) && /^\s*to\s*$/i.test(joint)) ||
+    (least.limit === ">=" && /^\s*(?:and|but)\s+(?:at most|no more than|not more than)\s*$/i.test(joint));
+  return isRange ? least : null;
+}
+const isLeastOfTwo = (a: Amount, told: Told): boolean => told.stated.some((most) => leastOf(most, told) === a);
 const JOINED = /^\s*(?:of\s+\p{L}+)?\s*(?:,|and|,\s*and)?\s*$/iu;
 const HAVE = /\b(?:there (?:are|is)|has|have|had|available|in stock|on hand|owns?|up to|supply|stock)\b[^.;]*$/i;
 const AVAILABLE = /^[^.;]{0,60}\b(?:available|in stock|on hand|left|can be used|a (?:day|week) at most)\b/i;
