@@ -86,3 +86,26 @@ test("rows in between are opened where a sign changes, and columns can be left o
   await expect(table(page).getByRole("textbox", { name: "Own inputs" })).toHaveValue("7/3; M");
   await expect(table(page)).toBeFocused();
 });
+
+test("a function is dragged by its handle, and one undo puts it back", async ({ page, server }) => {
+  await stand(page, server);
+  const rows = page.locator("li[data-name]");
+  const names = () => rows.evaluateAll((list) => list.map((row) => row.getAttribute("data-name")));
+  expect(await names()).toEqual(["p", "R", "C", "P"]);
+  await rows.first().hover();
+  const handle = (await rows.first().locator(".handle").boundingBox())!;
+  const third = (await rows.nth(2).boundingBox())!;
+  const below = third.y + third.height - 4;
+  await page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+  // What drags comes with the pointer's first move; somebody who is quicker than it drags again.
+  await expect(async () => {
+    await page.mouse.down();
+    await page.mouse.move(handle.x + 5, handle.y + 30, { steps: 5 });
+    await page.mouse.move(third.x + 20, below, { steps: 15 });
+    await page.mouse.up();
+    await page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+    expect(await names()).toEqual(["R", "C", "p", "P"]);
+  }).toPass();
+  await page.getByRole("button", { name: /^Undo/ }).first().click();
+  await expect.poll(names).toEqual(["p", "R", "C", "P"]);
+});
