@@ -25,6 +25,7 @@ describe("how many of a thing a plan may have", () => {
     ["At most 60 lanterns can be sold.", ["r + s <= 60"]],
     // no range: the day has hours, and what stands the wrong way round is none
     ["The workshop is open between 8 and 5.", []],
+    ["The workshop is open from 5 to 8 hours.", []],
     ["", []],
   ])("%s", (sentence, wanted) => expect(added(sentence)).toEqual(wanted));
 });

@@ -104,26 +104,21 @@ describe("two places of one value by symmetry", () => {
     ...{ at: (lo + hi) / 2, lo, hi, rational: null, exact: null },
     zeroOf: [read(slope)],
   });
+  const quartic = (lo: number, hi: number) => turn("4 x^3 - 8 x", lo, hi);
   it.each<[string, string, Spot, Spot, boolean]>([
     ["even, at 3 and −3", "x^4 - 9 x^2", fraction(-3), fraction(3), true],
     ["even, at 3 and −2", "x^4 - 9 x^2", fraction(-2), fraction(3), false],
     ["odd, at 3 and −3", "x^3 - 9 x", fraction(-3), fraction(3), false],
     ["even, at −2 and 2, thirds", "cos(x)", fraction(-7, 3), fraction(7, 3), true],
     // x⁴ − 4x² turns at ±√2 = ±1.41421356…
-    ["even, at ±√2", "x^4 - 4 x^2", turn("4 x^3 - 8 x", -1.4143, -1.4142), turn("4 x^3 - 8 x", 1.4142, 1.4143), true],
-    ["even, at −√2 and 0", "x^4 - 4 x^2", turn("4 x^3 - 8 x", -1.4143, -1.4142), turn("4 x^3 - 8 x", -0.1, 0.1), false],
+    ["even, at ±√2", "x^4 - 4 x^2", quartic(-1.4143, -1.4142), quartic(1.4142, 1.4143), true],
+    ["even, at −√2 and 0", "x^4 - 4 x^2", quartic(-1.4143, -1.4142), quartic(-0.1, 0.1), false],
     // an end of the range near the turn is no turn; places that do not meet are two
-    ["even, a turn and an end", "x^4 - 4 x^2", turn("4 x^3 - 8 x", -1.4143, -1.4142), fraction(141425, 100_000), false],
-    ["even, beyond the other", "x^4 - 4 x^2", turn("4 x^3 - 8 x", -1.5, -1.45), turn("4 x^3 - 8 x", 1.41, 1.42), false],
-    [
-      "even, short of the other",
-      "x^4 - 4 x^2",
-      turn("4 x^3 - 8 x", -1.4, -1.38),
-      turn("4 x^3 - 8 x", 1.41, 1.42),
-      false,
-    ],
+    ["even, a turn and an end", "x^4 - 4 x^2", quartic(-1.4143, -1.4142), fraction(141425, 100_000), false],
+    ["even, beyond the other", "x^4 - 4 x^2", quartic(-1.5, -1.45), quartic(1.41, 1.42), false],
+    ["even, short of the other", "x^4 - 4 x^2", quartic(-1.4, -1.38), quartic(1.41, 1.42), false],
     // the slope may have two zeros where it turns itself: 12x² − 8 is 0 at 0.8165, −cos x at 4.7124
-    ["too wide below", "x^4 - 4 x^2", turn("4 x^3 - 8 x", -1.5, -0.7), turn("4 x^3 - 8 x", 1.2, 1.45), false],
+    ["too wide below", "x^4 - 4 x^2", quartic(-1.5, -0.7), quartic(1.2, 1.45), false],
     ["too wide above", "cos(x)", turn("sin(x)", -4.8, -3), turn("sin(x)", 3, 3.3), false],
     // 3 + sin x turns at π/2 and again 2π further; at 3π/2 it takes its least value
     ["one period on", "3 + sin(x)", turn("cos(x)", 1.57, 1.571), turn("cos(x)", 7.853, 7.854), true],

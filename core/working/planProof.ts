@@ -1,9 +1,10 @@
-import { expressionText, exactNumber, latexName, type Names } from "../formula";
-import { formatQuantity, relationShown } from "../explain";
+import { latexName, type Names } from "../formula";
+import { formatQuantity } from "../explain";
 import type { Plan } from "../model";
 import { ZERO, isZero, ratio, signOf, toDouble, type Rational } from "../numeric";
 import { multipliersAt, readPlan, type LinearForm, type Named, type PlanResult } from "../plan";
 import { parseUnit, type Unit } from "../units";
+import { bracketed, dot, isPlainSign, objectiveLine, text } from "./planLines";
 import { quantityLatex } from "./prelude";
 import { written, type Shown, type WorkingStep } from "./statement";
 import { latexSign, toldSign } from "./toldSign";
@@ -36,18 +37,14 @@ export function planProof(plan: Plan, result: PlanResult, names: Names): Working
   return [
     page.objective(plan.objective!),
     page.tight(relations),
-    ...relations.filter((r) => !isTight(r, at) && !isSign(r)).map((r) => page.holds(r)),
+    ...relations.filter((r) => !isTight(r, at) && !isPlainSign(r)).map((r) => page.holds(r)),
     page.sum(weighed, form),
     page.bound(weighed, form),
     page.taken(form),
   ];
 }
 
-const dot = (a: readonly Rational[], b: readonly Rational[]): Rational =>
-  a.reduce<Rational>((sum, x, j) => sum.add(x.mul(b[j]!)), ZERO);
 const isTight = (r: Named, at: readonly Rational[]): boolean => dot(r.coefficients, at).compare(r.bound) === 0;
-/** x ≥ 0 says only that a variable is not negative. */
-const isSign = (r: Named): boolean => isZero(r.bound) && r.coefficients.filter((c) => !isZero(c)).length === 1;
 const rationalOf = (text: string): Rational => {
   const [above, below = "1"] = text.split("/");
   return ratio(BigInt(above!), BigInt(below));
@@ -82,8 +79,6 @@ function weighedOf(
   return isAllowed && isRightWay && isObjective && value.compare(dot(form.coefficients, at)) === 0 ? weighed : null;
 }
 
-const text = (r: Rational): string => expressionText(exactNumber(r), "");
-const bracketed = (r: Rational): string => (signOf(r) < 0 || text(r).includes("/") ? `(${text(r)})` : text(r));
 const RELATIONS = { "<=": "≤", ">=": "≥", "=": "=" } as const;
 const LATEX = { "≤": "\\le", "≥": "\\ge", "=": "=" } as const;
 
@@ -100,11 +95,10 @@ class Page {
   }
 
   objective({ text: of }: NonNullable<Plan["objective"]>): WorkingStep {
-    const shown = relationShown(of).replace(/−/g, "-");
     const isWhole = this.plan.variables.some((v) => v.whole);
     const parts = isWhole ? ", parts of one allowed" : "";
     const says = `What is to be as ${this.greatest ? "much" : "little"} as possible${parts}.`;
-    return written("objective", says, { text: `Z = ${shown}`, latex: `Z = ${shown.replace(/·/g, "\\cdot ")}` });
+    return objectiveLine(of, says);
   }
   tight(relations: readonly Named[]): WorkingStep {
     const place = this.names.map((name, j) => `${name} = ${text(this.at[j]!)}`).join(", ");

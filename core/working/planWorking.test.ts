@@ -63,7 +63,7 @@ describe("a plan of more variables: why nothing is better", () => {
       "Z(2, 0, 1) = 5*2 + 4*0 + 3*1 = 13",
     ]));
   it("least, with a constant: the bounds stand below", () => {
-    // n + 2f ≥ 8 and n + k ≥ 3 with costs 1, 1, 3: f = 4 and n = 0 leave k = 3 (13); n = 3 and f = 2.5 cost 5.5 + 2.
+    // n + 2f ≥ 8 and n + k ≥ 3 with costs 1, 1, 3: f = 4, n = 0 leave k = 3 (13); n = 3, f = 2.5 cost 5.5 + 2.
     const least: Plan = {
       variables: [{ name: "n" }, { name: "f" }, { name: "k" }],
       constraints: limits("n + 2f >= 8", "n + k >= 3", "n >= 0", "f >= 0", "k >= 0"),

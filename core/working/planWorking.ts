@@ -1,9 +1,10 @@
-import { expressionText, exactNumber, latexName, type Names } from "../formula";
+import { latexName, type Names } from "../formula";
 import { formatQuantity, formatRate, relationShown } from "../explain";
 import type { Plan } from "../model";
 import { isZero, toDouble, type Rational } from "../numeric";
 import { readPlan, type Named, type PlanCorner, type PlanResult } from "../plan";
 import { parseUnit, type Unit } from "../units";
+import { bracketed, dot, isPlainSign, objectiveLine, text } from "./planLines";
 import { planProof } from "./planProof";
 import { quantityLatex } from "./prelude";
 import { written, type Shown, type WorkingStep } from "./statement";
@@ -12,7 +13,7 @@ import { latexSign, toldSign, toldSignOf } from "./toldSign";
 /** Corners that are worked out one by one; more would be no working. */
 const MOST_CORNERS = 12;
 
-type Line = Pick<Named, "id" | "coefficients" | "bound">;
+type Line = Named;
 type Point = readonly [Rational, Rational];
 
 /**
@@ -45,7 +46,6 @@ interface Corner {
   readonly at: Point;
   readonly steps: readonly WorkingStep[];
 }
-const dot = (a: readonly Rational[], p: Point): Rational => a[0]!.mul(p[0]).add(a[1]!.mul(p[1]));
 const determinant = (l: Line, m: Line): Rational =>
   l.coefficients[0]!.mul(m.coefficients[1]!).sub(l.coefficients[1]!.mul(m.coefficients[0]!));
 /** Where two lines cross (Cramer's rule). */
@@ -55,7 +55,6 @@ const crossing = (l: Line, m: Line): Point => {
   const y = l.coefficients[0]!.mul(m.bound).sub(l.bound.mul(m.coefficients[0]!));
   return [x.div(d), y.div(d)];
 };
-const text = (r: Rational): string => expressionText(exactNumber(r), "");
 
 class Worker {
   private readonly x: string;
@@ -72,8 +71,7 @@ class Worker {
   objective({ text: of, sense }: NonNullable<Plan["objective"]>): WorkingStep {
     const much = sense === "least" ? "little" : "much";
     const says = `What is to be as ${much} as possible; its best value lies at a corner.`;
-    const shown = relationShown(of).replace(/−/g, "-");
-    return written("objective", says, { text: `Z = ${shown}`, latex: `Z = ${shown.replace(/·/g, "\\cdot ")}` });
+    return objectiveLine(of, says);
   }
 
   /** Two lines that meet at a corner, and the elimination; null where they do not give it. */
@@ -199,9 +197,6 @@ class Worker {
   }
 }
 
-const bracketed = (r: Rational): string => (toDouble(r) < 0 || text(r).includes("/") ? `(${text(r)})` : text(r));
-/** x >= 0 says only that no variable is negative. */
-const isPlainSign = (l: Line): boolean => isZero(l.bound) && l.coefficients.filter((c) => !isZero(c)).length === 1;
 /** Whether a corner lies on a line, as doubles: what is worked out from it is held against the exact corner. */
 const isOn = (r: Line, at: readonly number[]): boolean => {
   const left = r.coefficients.reduce((sum, c, j) => sum + toDouble(c) * at[j]!, 0);

@@ -2,13 +2,14 @@ import { describe, expect, it } from "vitest";
 import { takenCase } from "./mended";
 
 const bare = { format: "pasear-case", version: 1, title: "Kites" };
+const NAMED = "it had no title and is called “kites”";
 const f = { name: "C", of: "q", by: { kind: "formula", text: "90 + 7 q" } };
 
 describe("a case from elsewhere", () => {
   it.each<[string, object, string[]]>([
     ["that is whole is taken as it is", { ...bare, functions: [f] }, []],
-    ["without a title takes the file's name", { ...bare, title: undefined }, ["it had no title and is called “kites”"]],
-    ["with a blank one too", { ...bare, title: "  " }, ["it had no title and is called “kites”"]],
+    ["without a title takes the file's name", { ...bare, title: undefined }, [NAMED]],
+    ["with a blank one too", { ...bare, title: "  " }, [NAMED]],
     [
       "with keys of its own leaves them out, each with its place, however deep",
       { ...bare, colour: "red", functions: [{ ...f, by: { ...f.by, author: "me" } }] },

@@ -118,6 +118,8 @@ export function totalsOf(told: Told, used: ReadonlySet<Amount>, products: readon
     if (least) {
       const [what, product] = [stuffs.of(a) ?? "", countedProduct({ ...a, limit: "<=" }, products, told)];
       const from = [least, a];
+      // "open from 5 to 8 hours" limits nothing that is made.
+      if (product === -1 && least.limit === null) continue;
       out.push({ amount: { ...a, value: least.value }, from, what, product, sense: ">=" });
       out.push({ amount: a, from, what, product, sense: "<=" });
       continue;
