@@ -3,6 +3,7 @@ export { maximise, type LinearResult } from "./exactSimplex";
 export { regionOf, type Point, type Region } from "./region";
 export { isFlat, openEdges } from "./outline";
 export { planPicture, segment, type PlanPicture } from "./draw";
+export { dot } from "./side";
 export { boundRange, coefficientRange, multipliersAt } from "./worth";
 export { maximiseWhole, type WholeResult } from "./whole";
 export { solvePlan } from "./solvePlan";

@@ -1,14 +1,12 @@
 import { exactNumber, expressionText } from "../formula";
 import { relationShown } from "../explain";
-import { ZERO, isZero, signOf, type Rational } from "../numeric";
+import { isZero, signOf, type Rational } from "../numeric";
 import type { Relation } from "../plan";
 import { written, type WorkingStep } from "./statement";
 
 /** What the workings of a plan write alike. */
 export const text = (r: Rational): string => expressionText(exactNumber(r), "");
 export const bracketed = (r: Rational): string => (signOf(r) < 0 || text(r).includes("/") ? `(${text(r)})` : text(r));
-export const dot = (a: readonly Rational[], b: readonly Rational[]): Rational =>
-  a.reduce<Rational>((sum, x, j) => sum.add(x.mul(b[j]!)), ZERO);
 /** x ≥ 0 says only that a variable is not negative. */
 export const isPlainSign = ({ bound, coefficients }: Relation): boolean =>
   isZero(bound) && coefficients.filter((c) => !isZero(c)).length === 1;
