@@ -10,7 +10,7 @@ import { whatAbout, QuestionLine } from "./questionLine";
 import { Making } from "./making";
 import { mentioned, numberOfSign } from "./mentions";
 import { phrased, soughtGiven } from "./phrased";
-import { readPlanLine } from "../plan";
+import { eachLine, readPlanLines } from "../plan";
 import { rangeEntry } from "./ranges";
 import { bestOfFormula, sidesAsked } from "./sides";
 import { checkedEntry } from "./checked";
@@ -166,13 +166,18 @@ export class LineReader {
     return strict.ok || !strict.isVague ? asUnderstood(strict) : this.nothingKnown();
   }
 
-  /** An objective or a constraint of several unknowns belongs to the plan. */
+  /** An objective or constraints of several unknowns belong to the plan. */
   private ofPlan(): Understanding | null {
-    const read = readPlanLine(this.body, this.source.plan ?? null, this.model.names);
-    const isOne = read.ok && !this.asks && (read.line.kind === "objective" || /[<>≤≥]/.test(this.body));
-    if (!isOne || read.line.fresh.filter((w) => !this.model.variables.has(w)).length < 2) return null;
-    const what = read.line.kind === "objective" ? "an objective" : "a constraint";
-    return refusal(`${quoted(this.body)} is ${what} of a plan: write it in the Plan view.`);
+    if (this.asks) return null;
+    const parts = eachLine(this.body);
+    const { lines, problem } = readPlanLines(parts, this.source.plan ?? null, this.model.names);
+    const isPlan = lines.some((l) => l.kind === "objective") || /[<>≤≥]/.test(this.body);
+    const unknown = lines.flatMap((l) => l.fresh.filter((w) => !this.model.variables.has(w)));
+    if (!isPlan || problem !== null || unknown.length < 2) return null;
+    const [first] = lines;
+    const what =
+      lines.length > 1 ? "a plan" : first!.kind === "objective" ? "an objective of a plan" : "a constraint of a plan";
+    return refusal(`${quoted(this.body)} is ${what}: write it in the Plan view.`);
   }
 
   /** What could be written here, in lines that this very case takes. */

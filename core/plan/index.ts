@@ -15,4 +15,5 @@ export { isLarge } from "./size";
 export { sliceOf, type Slice } from "./slice";
 export { apart } from "./second";
 export { freeConstraintId } from "./constraintId";
-export { belowZero, eachLine, readPlanLine, wordsOf, yesOrNo, type PlanLine } from "./planLine";
+export { belowZero, readPlanLine, readPlanLines, wordsOf, yesOrNo, type PlanLine } from "./planLine";
+export { eachLine } from "./eachLine";

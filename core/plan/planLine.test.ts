@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { buildModel } from "../model";
-import { belowZero, eachLine, readPlanLine } from ".";
+import { belowZero, readPlanLine } from ".";
 
 const { names } = buildModel({
   format: "pasear-case",
@@ -60,10 +60,4 @@ describe("what most plans mean", () => {
     const off = constraints.map((c) => ({ ...c, off: true }));
     expect(belowZero({ ...plan, constraints: off }, names)).toEqual(["x", "y"]);
   });
-  it.each([
-    ["x, y >= 0", ["x >= 0", "y >= 0"]],
-    ["x, y and z ≥ 2M", ["x ≥ 2M", "y ≥ 2M", "z ≥ 2M"]],
-    ["x + y >= 0", ["x + y >= 0"]],
-    ["0 <= x, y", ["0 <= x, y"]],
-  ])("%s is %j", (text, wanted) => expect(eachLine(text)).toEqual(wanted));
 });

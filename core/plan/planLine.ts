@@ -60,6 +60,27 @@ export function readPlanLine(text: string, plan: Pick<Plan, "variables"> | null,
     : { ok: false, message: read.problem.message };
 }
 
+/**
+ * Reads lines up to the first that cannot be read, the names that are new to one known to the next.
+ *
+ * @returns what was read, how many, and what is wrong with the one after them
+ */
+export function readPlanLines(
+  texts: readonly string[],
+  plan: Pick<Plan, "variables"> | null,
+  names: Names,
+): { readonly lines: readonly PlanLine[]; readonly problem: string | null } {
+  const variables = [...(plan?.variables ?? [])];
+  const lines: PlanLine[] = [];
+  for (const text of texts) {
+    const read = readPlanLine(text, { variables }, names);
+    if (!read.ok) return { lines, problem: read.message };
+    variables.push(...read.line.fresh.map((name) => ({ name })));
+    lines.push(read.line);
+  }
+  return { lines, problem: null };
+}
+
 function readGoal(
   sense: "greatest" | "least",
   body: string,
@@ -98,13 +119,4 @@ export function belowZero(plan: Plan, names: Names): string[] {
     }
   }
   return own.filter((name) => !kept.has(name));
-}
-
-const LIST = String.raw`\p{L}[\p{L}\p{Nd}_]*(?:\s*(?:,|\band\b)\s*\p{L}[\p{L}\p{Nd}_]*)+`;
-const OF_EACH = new RegExp(String.raw`^\s*(${LIST})\s*(>=|≥|<=|≤)\s*([^<>=≤≥]+)$`, "u");
-/** `x, y >= 0` as a line for each. */
-export function eachLine(text: string): string[] {
-  const m = OF_EACH.exec(text);
-  if (!m) return [text];
-  return m[1]!.split(/\s*(?:,|\band\b)\s*/).map((name) => `${name} ${m[2]!} ${m[3]!.trim()}`);
 }

@@ -1,6 +1,6 @@
 import { readLines, understand, type Entry } from "../entry";
 import { modelOf, type CaseFile } from "../model";
-import { eachLine, readPlanLine, type PlanLine } from "../plan";
+import { eachLine, readPlanLines, type PlanLine } from "../plan";
 
 /** What a text that was pasted or dropped somewhere is, as far as it says so itself. */
 export type Pasted =
@@ -55,16 +55,12 @@ const isSentence = (line: string): boolean =>
   (/[.!]$/.test(line) && !/[=<>≤≥]/.test(line) && line.split(/\s+/).length > 6);
 
 /** Constraints of several unknowns, with or without a goal; null where one line is none such. */
-function planLines(lines: readonly string[], source: CaseFile): PlanLine[] | null {
+function planLines(lines: readonly string[], source: CaseFile): readonly PlanLine[] | null {
   const { names, functions } = modelOf(source);
-  const variables = [...(source.plan?.variables ?? [])];
-  const out: PlanLine[] = [];
-  for (const text of lines.flatMap(eachLine)) {
-    const read = readPlanLine(text, { variables }, names);
-    if (!read.ok || (read.line.kind === "constraint" && !/[<>≤≥]/.test(text))) return null;
-    variables.push(...read.line.fresh.map((name) => ({ name })));
-    out.push(read.line);
-  }
+  const texts = lines.flatMap(eachLine);
+  const { lines: out, problem } = readPlanLines(texts, source.plan ?? null, names);
+  if (problem !== null || out.some((l, i) => l.kind === "constraint" && !/[<>≤≥]/.test(texts[i]!))) return null;
   const isLimited = out.some((line) => line.kind === "constraint");
-  return isLimited && variables.length > 1 && !variables.some((v) => functions.has(v.name)) ? out : null;
+  const unknown = new Set([...(source.plan?.variables ?? []).map((v) => v.name), ...out.flatMap((l) => l.fresh)]);
+  return isLimited && unknown.size > 1 && ![...unknown].some((name) => functions.has(name)) ? out : null;
 }

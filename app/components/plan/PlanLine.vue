@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Names } from "#core/formula";
 import type { Plan } from "#core/model";
-import { eachLine, readPlanLine } from "#core/plan";
+import { eachLine, readPlanLines } from "#core/plan";
 
 /** The line where constraints and the objective are written, or pasted several at once. */
 const props = defineProps<{ plan: Plan | null; names: Names }>();
@@ -10,33 +10,24 @@ const line = ref("");
 const problem = ref<string | null>(null);
 const field = useTemplateRef<{ $el: HTMLInputElement }>("field");
 
-/** Adds what a line says; what is wrong with it otherwise. */
-function add(text: string): string | null {
-  if (text.trim() === "") return null;
-  for (const part of eachLine(text)) {
-    const read = readPlanLine(part, props.plan, props.names);
-    if (!read.ok) return read.message;
-    store.apply({ kind: "addPlanLine", line: read.line });
-  }
-  return null;
+/** Adds what lines say, up to the first that cannot be: that one and the rest wait in the field. */
+function add(texts: readonly string[]): void {
+  const read = readPlanLines(texts, props.plan, props.names);
+  const [only, ...more] = read.lines;
+  if (only)
+    store.apply(more.length > 0 ? { kind: "addPlanLines", lines: read.lines } : { kind: "addPlanLine", line: only });
+  problem.value = read.problem;
+  line.value = texts.slice(read.lines.length).join("; ");
 }
 function enter(): void {
-  problem.value = add(line.value);
-  if (!problem.value) line.value = "";
+  if (line.value.trim() !== "") add(eachLine(line.value));
 }
-/** Lines are added up to the first that cannot be; that one waits in the field. */
 function pasted(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData("text") ?? "";
   const lines = text.split(/\r?\n/).flatMap((l) => l.trim() || []);
   if (lines.length < 2) return;
   event.preventDefault();
-  problem.value = null;
-  for (const l of lines) {
-    problem.value = add(l);
-    if (!problem.value) continue;
-    line.value = l;
-    return;
-  }
+  add(lines.flatMap(eachLine));
 }
 /** Puts the start of a line into the field, with the cursor where the rest is wanted. */
 function begin(text: string): void {
