@@ -30,13 +30,12 @@ function pasted(source: CaseFile, name: string): string {
   return [head, ...table.rows.map(([t, ...rest]) => [first(t as number), ...rest].join("\t"))].join("\n");
 }
 
-const walks: Record<string, { most: number; walk: (h: Hand, source: CaseFile) => Promise<void> }> = {
+/** What each walk took on the day on which the replays were first written, in actions: now two thirds at most. */
+const walks: Record<string, { first: number; walk: (h: Hand, source: CaseFile) => Promise<void> }> = {
   "walk-followers": {
-    most: 15,
+    first: 15,
     walk: async (h, source) => {
-      await h.view("Data");
       await h.table(pasted(source, "followers"));
-      await h.model("logistic");
       await h.fill("Name of the function", "N");
       await h.view("Data");
       await h.click("Split here");
@@ -44,106 +43,76 @@ const walks: Record<string, { most: number; walk: (h: Hand, source: CaseFile) =>
       await h.choose("Model of the left side", "exponential on logs");
       await h.fill("Name of the function", "E", false);
       await h.click(/^the left side as E/);
-      await h.desk("t = 0 … 20 weeks");
-      for (const l of ["N = 4500 ?", "N(12) ?", "E times 2 ?"]) await h.desk(l);
+      await h.desk("t = 0 … 20 weeks; N = 4500 ?; N(12) ?; E times 2 ?");
     },
   },
   "lantern-demand": {
-    most: 21,
+    first: 21,
     walk: async (h, source) => {
-      await h.view("Data");
       await h.table(pasted(source, "demand"));
       await h.model("power");
       await h.fill("Name of the function", "D");
       await h.view("Data");
       await h.model("linear");
       await h.fill("Name of the function", "L");
-      await h.view("Data");
       await h.table(pasted(source, "mill"));
       await h.model("quadratic");
       await h.fill("Name of the function", "K");
-      for (const l of [
-        "p = 3 … 14 $/lantern",
-        "q = 60 … 340 lanterns",
-        "R(p) = p D",
-        "G(p) = R - K(D(p))",
-        "greatest G ?",
-        "D(answer of q1) ?",
-        "L(9) ?",
-        "D(9) ?",
-      ])
-        await h.desk(l);
+      await h.desk("p = 3 … 14 $/lantern; q = 60 … 340 lanterns");
+      await h.desk("R(p) = p D; G(p) = R - K(D(p))");
+      await h.desk("greatest G ?; D(answer of q1) ?; L(9) ?; D(9) ?");
     },
   },
   "footbridge-counts": {
-    most: 12,
+    first: 12,
     walk: async (h, source) => {
-      await h.desk("t = 0 … 22 days");
-      await h.view("Data");
       await h.table(pasted(source, "counts"));
       await h.click(/^Split at 6/);
       await h.fill("Place of the break", "6.8");
       await h.choose("Model of the left side", "linear");
-      await h.choose("Model of the right side", "linear");
       await h.choose("Which side owns the break", "left");
       await h.click(/in pieces$/);
-      for (const l of ["least P ?", "P = 900 ?"]) await h.desk(l);
+      await h.desk("t = 0 … 22 days; least P ?; P = 900 ?");
     },
   },
   "lent-frames": {
-    most: 11,
+    first: 11,
     walk: async (h, source) => {
-      await h.view("Data");
       await h.table(pasted(source, "lent"));
       await h.click(/^Start of counting/);
       await h.fill("Start of counting", "2022");
       await h.model("logarithmic");
       await h.click(/^Use as F/);
-      await h.desk("V(t) = slope of F");
-      for (const l of ["F = 280 ?", "F(10) ?", "V(8) ?"]) await h.desk(l);
+      await h.desk("V(t) = slope of F; F = 280 ?; F(10) ?; V(8) ?");
     },
   },
   "two-lanterns": plan(
-    ["greatest 3.5x + 4y in $", "paper: 2x + 3y <= 240", "time: 4x + 2y <= 320", "orders: y >= 20", "x >= 0"],
     8,
+    "greatest 3.5x + 4y in $; paper: 2x + 3y <= 240; time: 4x + 2y <= 320; orders: y >= 20; x >= 0",
     true,
   ),
   "helpers-mix": plan(
-    [
-      "least 1.1n + 0.8f in $",
-      "fat: 15n + 2f >= 90",
-      "sugar: 3n + 12f >= 60",
-      "fibre: 3n + 3f >= 24",
-      "n >= 0",
-      "f >= 0",
-    ],
     7,
+    "least 1.1n + 0.8f in $ subject to fat: 15n + 2f >= 90; sugar: 3n + 12f >= 60; fibre: 3n + 3f >= 24; n, f >= 0",
   ),
-  "boats-to-hire": plan(
-    ["least 21l + 16s in $", "seats: 8l + 5s >= 34", "lamps: 3l + 2s <= 13", "l >= 0", "s >= 0"],
-    8,
-    true,
-  ),
+  "boats-to-hire": plan(8, "least 21l + 16s in $; seats: 8l + 5s >= 34; lamps: 3l + 2s <= 13; l, s >= 0", true),
   "five-lanterns": {
-    most: 14,
+    first: 14,
     walk: async (h, source) => {
-      for (const l of ["P = 600 sheets", "W = 420 m", "T = 960 min"]) await h.desk(l);
+      await h.desk("P = 600 sheets; W = 420 m; T = 960 min");
       await h.view("Plan");
-      await h.plan("greatest 3.5a + 4b + 3c + 7d + 8.5g in $");
-      for (const c of source.plan!.constraints) await h.plan(c.text);
+      await h.plan(
+        ["greatest 3.5a + 4b + 3c + 7d + 8.5g in $", ...source.plan!.constraints.map((c) => c.text)].join("; "),
+      );
     },
   },
 };
-function plan(
-  lines: readonly string[],
-  most: number,
-  whole = false,
-): { most: number; walk: (h: Hand) => Promise<void> } {
+function plan(first: number, line: string, whole = false): { first: number; walk: (h: Hand) => Promise<void> } {
   return {
-    most,
+    first,
     walk: async (h) => {
       await h.view("Plan");
-      for (const l of lines) await h.plan(l);
+      await h.plan(line);
       if (whole)
         for (const box of await h.page.getByRole("checkbox", { name: "whole" }).all()) {
           h.actions++;
@@ -153,7 +122,7 @@ function plan(
   };
 }
 
-for (const [name, { most, walk }] of Object.entries(walks)) {
+for (const [name, { first, walk }] of Object.entries(walks)) {
   const source = demo(name);
   test(`${source.title}, whole, from an empty case`, async ({ page, server }) => {
     await newCase(page, server);
@@ -172,7 +141,7 @@ for (const [name, { most, walk }] of Object.entries(walks)) {
       const own = name === "footbridge-counts" ? (s: string) => s.replaceAll(/\bN\b/g, "P") : (s: string) => s;
       await expect(says(page)).toHaveText(findings.map((f) => own(sentenceOf(f, model)).replaceAll("`", "")));
     }
-    console.log(`${source.title}: ${hand.actions} actions (at most ${most})`);
-    expect(hand.actions).toBeLessThanOrEqual(most);
+    console.log(`${source.title}: ${hand.actions} actions (${first} at first)`);
+    expect(hand.actions).toBeLessThanOrEqual((first * 2) / 3);
   });
 }
