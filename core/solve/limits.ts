@@ -36,20 +36,14 @@ export function limitAt(e: Expression, spot: Spot | null, side: 1 | -1, room: nu
       if (v.kind === "value") return { kind: "finite", lo: v.lo, hi: v.hi, form: v.form };
     }
   }
-  let best: Limit = { kind: "open", lo: -Infinity, hi: Infinity };
+  let within: Limit = { kind: "open", lo: -Infinity, hi: Infinity };
   for (const approach of approaches(spot, side, room)) {
     const term = new Leading(approach, table).of(e);
     const found = term && limitOf(term);
-    if (found && found.kind !== "open") best = narrower(best, found);
-    else if (found?.kind === "open" && best.kind === "open") best = found;
-    if (best.kind === "infinite" || (best.kind === "finite" && best.form)) break;
+    if (found && found.kind !== "open") return found;
+    within = found ?? within;
   }
-  return best;
-}
-
-function narrower(a: Limit, b: Limit): Limit {
-  if (a.kind !== "finite" || b.kind !== "finite") return b;
-  return { kind: "finite", lo: Math.max(a.lo, b.lo), hi: Math.min(a.hi, b.hi), form: b.form ?? a.form };
+  return within;
 }
 
 /** Sides of a place, each closer than the last. */

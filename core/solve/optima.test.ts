@@ -54,6 +54,14 @@ describe("greatest and least values", () => {
     ["atan(x)", "…", "→ 1.5708 at far up", "→ -1.5708 at far down"],
     ["5 + 2 sin(pi x/6)", "0 …", "7 at 3", "3 at 9"],
     ["x/(x^2 + 1)", "…", "0.5 at 1", "-0.5 at -1"],
+    // stairs without end, and without bound
+    ["floor(x)", "0 …", "∞ at far up", "0 at 0–1°"],
+    ["floor(x)", "… 0", "0 at 0 (end)", "∞ at far down"],
+    ["ceil(-x)", "0 …", "0 at 0–1°", "∞ at far up"],
+    ["floor(1/x)", "0 … 1", "∞ at 0", "1 at 0.5°–1"],
+    ["floor(1/x)", "-1 … 0", "-1 at -1 (end)", "∞ at 0"],
+    ["floor(1/x^2)", "-1 … 1", "∞ at 0", "1 at -1–-0.707107°, 0.707107°–1"],
+    ["ceil(exp(x))", "… 5", "149 at 4.99721°–5", "1 at -Infinity°–0"],
     // no value on the range, or on a part of it
     ["ln(x - 9)", "0 … 5", "none", "none"],
     ["sqrt(x - 1)", "0 … 5", "2 at 5 (end)", "0 at 1 (end)"],

@@ -128,3 +128,38 @@ describe("cells parted at the zeros of what is asked of them", () => {
     ]);
   });
 });
+
+describe("what cannot be told is taken out, and the rest stands", () => {
+  // e^(x − 1) − x + 10⁻¹⁷ is never 0, by less than rounding near 1; there neither side of |…| is told.
+  const close = "abs(exp(x - 1) - x + 1e-17)";
+  const kinds = (range: string) =>
+    partition([formulaOf(close)], table, rangeOf(range)).map((p) =>
+      p.kind === "place"
+        ? sixDigits(p.spot.at)
+        : p.kind === "open"
+          ? p.hi - p.lo < 1e-3
+            ? "open near 1"
+            : "open"
+          : p.kind,
+    );
+  it.each([
+    ["0 … 3", ["0", "cell", "open near 1", "cell", "3"]],
+    ["1 … 3", ["open near 1", "cell", "3"]],
+    ["0 … 1", ["0", "cell", "open near 1"]],
+    ["…", ["cell", "open near 1", "cell"]],
+    ["1 …", ["open near 1", "cell"]],
+    ["… 1", ["cell", "open near 1"]],
+    ["2 … 3", ["2", "cell", "3"]],
+  ])("on %s: %j", (range, wanted) => expect(kinds(range)).toEqual(wanted));
+
+  it("with no work left the whole is open, whatever its ends", () => {
+    const lazy = (range: string) =>
+      told(partition([formulaOf("abs(exp(x) - x + 2 sin(5 x))")], table, rangeOf(range), newWork(0)), false);
+    expect(["-1 … 1", "0 …", "… 0", "…"].map(lazy)).toEqual([
+      "open -1 to 1",
+      "open 0 to Infinity",
+      "open -Infinity to 0",
+      "open -Infinity to Infinity",
+    ]);
+  });
+});
