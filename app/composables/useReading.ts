@@ -44,6 +44,12 @@ function useReadOffers(document: () => CaseFile) {
     const isLess = turn > 0 && rowsOf(now) < rowsOf(before);
     if (offers.value.length > 0 || isLess) void again();
   });
+  // Functions made in the Data view, and nothing asked yet: what the story asks about them is offered on the desk.
+  // Not while functions are written here: offers would come between two lines of somebody who is writing.
+  onMounted(() => {
+    const { story, functions = [], questions = [] } = document();
+    if (story?.text.trim() && functions.length > 0 && questions.length === 0) void read();
+  });
   onScopeDispose(() => worker.end());
   return { offers, notes, picture, isReading, failure, read };
 }

@@ -1,3 +1,4 @@
+import { MONTH_NAMES } from "../calendar";
 import { re } from "./pattern";
 import type { Amount } from "./amount";
 import { trimmed, type Sentence, type Span } from "./text";
@@ -177,6 +178,11 @@ const BETWEEN_WHICH = re("i")`
     \bwhen is\b.*\b(?:above|below|higher|lower|over|under)\b|\bhow long\b.*\b(?:above|below|over|
     stay)\b`;
 
+/** A day of the calendar: `31 March`, `March 31`; used for what is asked, and for when. */
+export const DAY = new RegExp(
+  String.raw`\b(?:(\d{1,2})(?:st|nd|rd|th)? (${MONTH_NAMES.join("|")})|(${MONTH_NAMES.join("|")}) (\d{1,2}))\b(?:,? (\d{4}))?`,
+);
+
 function intentOf(text: string, amounts: readonly Amount[]): Intent | null {
   const hasNumber = amounts.some((a) => a.kind !== "times" && a.kind !== "date");
   if (BETWEEN_WHICH.test(text) && hasNumber && !/\btimes\b/.test(text)) return "where";
@@ -197,8 +203,8 @@ function intentOf(text: string, amounts: readonly Amount[]): Intent | null {
   if (/^the (?:time|moment)\b/i.test(text)) return hasNumber ? "reach" : "zero";
   const isAmountWanted =
     /\b(?:what|how (?:much|high|large|big|tall|deep|warm|hot|cold|far)) \b/i.test(`${text} `) ||
-    /\bhow many \p{L}+(?: \p{L}+)? (?:are|will|is|were|would|does|do|can)\b/iu.test(text);
-  const isTimed = amounts.some((a) => a.kind === "time") || /\bin (?:19|20)\d\d\b/.test(text);
+    /\bhow many(?: \p{L}+){0,2} (?:are|will|is|were|would|does|do|can)\b/iu.test(text);
+  const isTimed = amounts.some((a) => a.kind === "time") || /\bin (?:19|20)\d\d\b/.test(text) || DAY.test(text);
   if (isAmountWanted && isTimed && !/\b(?:until|when)\b/i.test(text)) return "value";
   const isCountToReach =
     /\bhow many\b/i.test(text) &&

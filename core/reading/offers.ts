@@ -5,6 +5,7 @@ import { relationShown } from "../explain";
 import { questionText } from "../question";
 import { withOffers, type Offered } from "../story";
 import { assembled, isSound } from "./assemble";
+import { askedOfDesk } from "./ofDesk";
 import { readStory } from "./read";
 
 /** Where on the desk an offer will stand when it is taken. */
@@ -47,20 +48,22 @@ const PLACES: Readonly<Record<Offered["kind"], OfferPlace>> = {
 
 /**
  * What the story of a case still offers: nothing that is there, nothing that was left, nothing made with what was left.
- * Where somebody built functions of their own, nothing is offered beside them.
+ * Where somebody built functions of their own, it offers what it asks about these.
  */
 export function offersOf(source: CaseFile): Offers {
   const story = source.story?.text ?? "";
   if (story.trim() === "") return NOTHING;
-  const read = readStory(story);
-  if (read.offers.length === 0 || isBuiltOtherwise(source, read.offers)) return { offers: [], notes: read.notes };
-  const made = assembled(story, read.offers);
+  const own = readStory(story);
+  const isOwnWay = isBuiltOtherwise(source, own.offers);
+  const read = isOwnWay ? askedOfDesk(source, story) : own;
+  if (read.offers.length === 0) return { offers: [], notes: read.notes };
+  const made = isOwnWay ? withOffers({ ...source, questions: [] }, read.offers) : assembled(story, read.offers);
   const model = buildModel(made);
   const desk = deskOf({ model, findings: [] });
   const left = new Set(source.story?.left ?? []);
   const all = read.offers.map((o): Offer => {
-    const own = { offered: o, place: PLACES[o.kind], phrase: phraseOf(o, story) };
-    return { key: keyOf(o, story), ...own, needs: needsOf(o, read.offers, desk, story), ...shownOf(o, desk, model) };
+    const common = { offered: o, place: PLACES[o.kind], phrase: phraseOf(o, story) };
+    return { key: keyOf(o, story), ...common, needs: needsOf(o, read.offers, desk, story), ...shownOf(o, desk, model) };
   });
   const wanted = withoutLeft(
     all.filter((o) => !isThere(o.offered, source)),

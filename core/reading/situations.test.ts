@@ -9,6 +9,7 @@ describe.each([
   ["business", table.business],
   ["time", table.time],
   ["choices", table.choices],
+  ["formulas", table.formulas],
 ])("stories of %s", (_, rows) => {
   it.each(rows)("$text", ({ text, answers }) => {
     const found = numbersAnswered(caseOfStory(text));

@@ -98,3 +98,30 @@ test("a text that is typed is read when it is left; one that says nothing leaves
   await page.keyboard.press("a");
   await expect(says(page)).toHaveText(["A is 0 L at 25 days."]);
 });
+
+test("what a story asks about a function that was made of data is offered when the desk is seen again", async ({
+  page,
+  server,
+}) => {
+  await newCase(page, server);
+  await paste(
+    page,
+    "Visitors of the mill were counted every day. When were the fewest, and how many come on 19 March?",
+  );
+  await expect(page.getByText("Reading …")).toBeHidden();
+  await expect(bar(page)).toBeHidden();
+  // (t − 4)² + 20 visitors, t in days from 1 March on: fewest on day 4, 216 + … on day 18: 14² + 20 = 216
+  const rows = [0, 2, 4, 6, 8].map((t) => `2031-03-0${t + 1}\t${(t - 4) ** 2 + 20}`);
+  await paste(page, ["day\tvisitors [visitors]", ...rows].join("\n"));
+  await page.getByRole("button", { name: "Keep the rows" }).click();
+  await page
+    .getByRole("radiogroup", { name: "Models, best first" })
+    .getByRole("radio", { name: /^quadratic/ })
+    .first()
+    .click();
+  await page.getByRole("textbox", { name: "Name of the function" }).fill("N");
+  await page.keyboard.press("Enter");
+  await expect(bar(page)).toContainText("Read: 2 offers.");
+  await page.getByRole("button", { name: "Accept all" }).click();
+  await expect(says(page)).toHaveText([/least/, /216/]);
+});

@@ -3,10 +3,10 @@ import { parse, RESERVED } from "../../formula";
 import { Draft } from "../draft";
 import { isNounEnd } from "../smallWords";
 import { isTimeUnit, unitOfNoun, unitOfWord } from "../spokenUnits";
-import { plural } from "../../units";
 import type { Span } from "../text";
 import type { Told } from "../told";
 import { askFormula } from "./formulaAsks";
+import { meaningOf, rangeOf } from "./letters";
 
 /** A formula that the story writes out: "C(q) = 180 + 2.5 q". */
 interface Written extends Span {
@@ -34,9 +34,10 @@ export function formulas(told: Told): Draft | null {
   const spans = written.map((w) => ({ start: w.start, end: w.end }));
   const inside = told.amounts.filter((a) => spans.some((s) => a.start >= s.start && a.start < s.end));
   draft.use(...inside);
+  namedNumbers(draft, written, told);
   for (const w of written) {
     if (!variables.has(w.of))
-      draft.variable({ name: draft.name(w.of), ...rangeOf(w.of, told, written), ...meaningOf(w.of, told) }, w);
+      draft.variable({ name: draft.name(w.of), ...rangeOf(w.of, told), ...meaningOf(w.of, told, written) }, w);
     variables.add(w.of);
     draft.formula(
       {
@@ -54,10 +55,22 @@ export function formulas(told: Told): Draft | null {
   return draft;
 }
 
+/** "with a fixed cost F = 180 dollars": a number with the letter that a formula has for it. */
+function namedNumbers(draft: Draft, written: readonly Written[], { amounts, story }: Told): void {
+  for (const a of amounts) {
+    const m = /(?<![\p{L}\p{N}_])(?:(\p{L}{3,})\s+)?(\p{L}\d?)\s*=\s*$/u.exec(story.slice(a.sentence.start, a.start));
+    const name = m?.[2];
+    const isIn = (w: Written) =>
+      w.name !== name && new RegExp(String.raw`(?<![\p{L}])${name}(?![\p{L}\p{N}])`, "u").test(w.text);
+    if (name && written.some((w) => w.of !== name && isIn(w)))
+      draft.given(a, [name], a.unit, m[1] && !isNounEnd(m[1].toLowerCase()) ? m[1] : name, a);
+  }
+}
+
 /** A formula at the beginning of some words: what follows it is cut word by word. */
 function formulaIn(words: string): string {
   let text = words;
-  const endsInWord = () => !RESERVED.has(/\s(\p{L}{3,})$/u.exec(text)?.[1] ?? "pi");
+  const endsInWord = () => !RESERVED.has(/\s(\p{L}{2,})$/u.exec(text)?.[1] ?? "pi");
   while ((endsInWord() || !isFormula(text)) && /\s\S+$/.test(text)) text = text.replace(/\s+\S+$/, "");
   return text;
 }
@@ -80,7 +93,7 @@ function writtenIn(told: Told): Written[] {
   const plain = [...told.story.matchAll(EQUATION)]
     .filter((m) => !calls.some((c) => m.index < c.end && m.index + m[0].length > c.start) && m[3] !== m[1])
     .map((m) => ({ name: m[1]!, of: m[3]!, text: m[2]!, start: m.index, end: m.index + m[0].length }));
-  return [...calls, ...plain].flatMap((w) => {
+  return [...calls, ...plain].flatMap((w, i, all) => {
     const text = formulaIn(
       w.text
         .trim()
@@ -88,16 +101,25 @@ function writtenIn(told: Told): Written[] {
         .replace(/[.\s]+$/, ""),
     );
     const isAmount = /^[\d.,]+\s*(?:m|km|cm|ft|s|h|kg|g|L)(?:\s?\/\s?(?:s|h|m|min))?(?:²|³|\^?\d)?$/u.test(text);
-    return !isAmount && isFormula(text) && new RegExp(String.raw`(?<![\p{L}])${w.of}(?![\p{L}])`, "u").test(text)
-      ? [{ ...w, text, ...kindOf(w, told) }]
-      : [];
+    const isOne = !isAmount && isFormula(text);
+    // It holds its letter, or a function that was written before it.
+    const held = [w.of, ...all.slice(0, i).map((x) => x.name)].join("|");
+    if (!isOne || !new RegExp(String.raw`(?<![\p{L}])(?:${held})(?![\p{L}])`, "u").test(text)) return [];
+    // Words that were cut off stand behind the formula: they may tell its unit.
+    const at = told.story.indexOf(text, w.start);
+    const own = { ...w, text, end: at < 0 ? w.end : at + text.length };
+    return [{ ...own, ...kindOf(own, all[i - 1]?.end ?? 0, told) }];
   });
 }
 
 /** What a formula is of, by the words around it. */
-function kindOf(w: Span & { name: string }, { story, sentences }: Told): { label: string | null; unit: string | null } {
+function kindOf(
+  w: Span & { name: string },
+  previousEnd: number,
+  { story, sentences }: Told,
+): { label: string | null; unit: string | null } {
   const s = sentences.find((x) => w.start >= x.start && w.start < x.end);
-  const before = story.slice(s?.start ?? 0, w.start).toLowerCase();
+  const before = story.slice(Math.max(s?.start ?? 0, previousEnd), w.start).toLowerCase();
   const told = new RegExp(
     String.raw`(?<![\p{L}])${w.name} (?:is|be|stands for|means) the (price|cost|revenue|profit|number|height|demand)`,
     "u",
@@ -106,7 +128,7 @@ function kindOf(w: Span & { name: string }, { story, sentences }: Told): { label
     told ??
     re("")`
       \b(revenue|cost|profit|income|price|height|population|demand|speed|velocity|distance|
-      temperature|number|value|amount|area|volume)s?\b(?!.*\b(?:revenue|cost|profit|price|
+      temperature|number|value|amount|area|volume|flow|depth|radius|force|power|energy|weight|level)s?\b(?!.*\b(?:revenue|cost|profit|price|
       height)s?\b)`.exec(before)?.[1] ??
     null;
   const after = story.slice(w.end, w.end + 24);
@@ -116,31 +138,6 @@ function kindOf(w: Span & { name: string }, { story, sentences }: Told): { label
     said && unitOfWord(said) ? unitOfWord(said) : measured && unitOfWord(measured) ? unitOfWord(measured) : null;
   const counted = /\bnumber of (\p{L}+)[^.=]*$/u.exec(before)?.[1];
   return { label, unit: unit && !isTimeUnit(unit) ? unit : label === "number" && counted ? unitOfNoun(counted) : null };
-}
-
-/** "where t is the time in seconds", "q lanterns": what a letter stands for. */
-function meaningOf(name: string, { story }: Told): { unit?: string; label?: string; whole?: boolean } {
-  const v = String.raw`(?<![\p{L}])${name}(?![\p{L}])`;
-  const measured =
-    new RegExp(String.raw`${v}[^.;]{0,40}?\bin (\p{L}+)`, "u").exec(story)?.[1] ??
-    new RegExp(String.raw`${v} (\p{L}+)`, "u").exec(story)?.[1];
-  const unit = measured ? unitOfWord(measured) : null;
-  const counted =
-    new RegExp(String.raw`number of (\p{L}+)[^.;]{0,24}?${v}|${v}[^.;]{0,24}?number of (\p{L}+)`, "u").exec(story) ??
-    (unit ? null : new RegExp(String.raw`${v} (\p{L}+s)()\b`, "u").exec(story));
-  const isDirect = unit !== null && (isTimeUnit(unit) || !counted);
-  if (isDirect) return { unit, label: isTimeUnit(unit) ? "time" : measured! };
-  const said = counted?.[1] ?? counted?.[2];
-  const noun = said !== undefined && isNounEnd(said.toLowerCase()) ? undefined : said;
-  const one = noun ? unitOfNoun(noun) : null;
-  return one ? { unit: one, label: plural(one), whole: true } : {};
-}
-/** "for 0 ≤ t ≤ 5", "at most 320": where a letter goes; from 0 on where it counts or times. */
-function rangeOf(name: string, { story }: Told, written: readonly Written[]): { from?: number; to?: number } {
-  const number = String.raw`(-?\d+(?:\.\d+)?)`;
-  const chain = new RegExp(String.raw`${number}\s*(?:<=|≤|<)\s*${name}\s*(?:<=|≤|<)\s*${number}`, "u").exec(story);
-  if (chain) return { from: Number(chain[1]), to: Number(chain[2]) };
-  return written.length > 0 && /[tqnTN]/.test(name) ? { from: 0 } : {};
 }
 
 const isOf = (w: Written, word: RegExp): boolean => w.label !== null && word.test(w.label);

@@ -1,4 +1,4 @@
-import { re } from "../pattern";
+import { escaped, re } from "../pattern";
 import type { Amount } from "../amount";
 import { Draft } from "../draft";
 import { subjectOf } from "../lexicon";
@@ -244,8 +244,6 @@ function draftOf(told: Told, list: readonly Option[], per: string, first: Amount
   }
   return draft;
 }
-
-const escaped = (text: string): string => text.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
 
 /** How far ways to pay are compared: twice as far as where they meet, or as what is asked. */
 function horizonOf(told: Told, list: readonly Option[], per: string): number {
