@@ -143,8 +143,10 @@ export interface BestFinding extends Answered {
   readonly solutions: readonly Solution[];
   readonly wholeTies: readonly WholeReading[] | null;
   readonly stretches: readonly FindingStretch[];
-  /** a value that is approached at an input (null: far out) and not taken; value null: there is no bound */
-  readonly bound: { readonly value: number | null; readonly at: number | null } | null;
+  /**
+   * a value that is approached at an input and not taken; value null: there is no bound; at null: far out, on that side
+   */
+  readonly bound: { readonly value: number | null; readonly at: number | null; readonly side: 1 | -1 } | null;
   readonly repeats: { readonly every: number } | null;
   readonly value: number | null;
   readonly exactValue: string | null;

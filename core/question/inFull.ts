@@ -20,7 +20,7 @@ export interface FullFinding extends Pick<Answered, "id" | "complete" | "open" |
   readonly setAside: MeetFinding["setAside"];
   readonly stretches: GivenFinding["stretches"];
   readonly searched: MeetFinding["searched"];
-  readonly bound: BestFinding["bound"];
+  readonly bound: { readonly value: number | null; readonly at: number | null } | null;
   readonly repeats: MeetFinding["repeats"];
   readonly value: number | null;
   readonly exactValue: string | null;
@@ -48,7 +48,7 @@ export function inFull(f: Finding): FullFinding {
     value: valueOf(f),
     wholeTies: "wholeTies" in f ? f.wholeTies : null,
     searched: "searched" in f ? f.searched : null,
-    bound: "bound" in f ? f.bound : null,
+    bound: "bound" in f && f.bound ? { value: f.bound.value, at: f.bound.at } : null,
     repeats: "repeats" in f ? f.repeats : null,
     exactValue: "exactValue" in f ? f.exactValue : null,
     behaviour: "behaviour" in f ? f.behaviour : null,

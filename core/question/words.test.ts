@@ -123,3 +123,17 @@ describe("exact forms of angles", () => {
     expect(findings[0]!.solutions.map((s) => s.exact)).toEqual(wanted);
   });
 });
+
+describe("what has no best value says where it goes instead", () => {
+  const free: Variable = { name: "x" };
+  const upTo: Variable = { name: "x", to: 3 };
+  it.each<[Variable, string, "greatest" | "least", string]>([
+    [free, "3 x", "greatest", "f has no greatest value: it grows without bound as x grows."],
+    [free, "3 x", "least", "f has no least value: it falls without bound as x falls."],
+    [free, "-3 x", "greatest", "f has no greatest value: it grows without bound as x falls."],
+    [upTo, "3 x", "least", "f has no least value: it falls without bound as x falls."],
+    [free, "exp(x)", "least", "f has no least value: it comes ever closer to 0 as x falls, and does not take it."],
+    [free, "exp(-x)", "least", "f has no least value: it comes ever closer to 0 as x grows, and does not take it."],
+    [free, "1/x", "least", "f has no least value: it falls without bound near x = 0."],
+  ])("%j %s, %s: %s", (variable, text, ask, sentence) => expect(says(variable, null, text, { ask })).toBe(sentence));
+});

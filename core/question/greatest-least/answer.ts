@@ -78,7 +78,7 @@ function wholesOf(asking: Asking, found: OptimumSearch, sense: 1 | -1): BestWhol
   return bestWhole(asking.body(), asking.table, parts, asking.range, sense);
 }
 
-const toldBound = (b: Bound): BestFinding["bound"] => ({ value: b.value, at: b.at });
+const toldBound = (b: Bound): BestFinding["bound"] => ({ value: b.value, at: b.at, side: b.side });
 
 function unattained(asking: Asking, b: Bound, sense: 1 | -1): string {
   const word = sense > 0 ? "greatest" : "least";

@@ -31,8 +31,8 @@ function ties(wholes: readonly WholeReading[], say: Speech): string {
 }
 
 /** A greatest or least value that is approached only, or has no bound. */
-function unattained(f: BestFinding, { value, at }: NonNullable<BestFinding["bound"]>, say: Speech): string {
-  const far = `as ${say.x} ${f.about.to === null ? "grows" : "falls"}`;
+function unattained(f: BestFinding, { value, at, side }: NonNullable<BestFinding["bound"]>, say: Speech): string {
+  const far = `as ${say.x} ${side > 0 ? "grows" : "falls"}`;
   const none = `${say.name} has no ${f.ask} value`;
   if (value === null) {
     const way = f.ask === "greatest" ? "grows" : "falls";
