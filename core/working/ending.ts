@@ -1,7 +1,7 @@
 import { compileEnclosure, dependsOnVariable, substitute, type Expression } from "../formula";
 import { formatNumber } from "../explain";
 import { compareSpots, encloseConstant, formOf, spotOfConstant, type Spot } from "../solve";
-import { isOn, isRootAt, solutionsOf } from "./proof";
+import { isOn, isRootAt, rangeSaid, solutionsOf } from "./proof";
 import {
   numberLatex,
   told,
@@ -58,7 +58,7 @@ function asideOf(answer: Expression, eq: Equation, on: Setting): WorkingStep | n
   const shown = answerTold(spot, on.x);
   const there = isOn(spot, on);
   if (there === null) return "open";
-  if (!there) return written("set aside", `Set aside: outside the range ${rangeSaid(on)}.`, shown);
+  if (!there) return written("set aside", `Set aside: outside the range ${rangeSaid(on) ?? on.x}.`, shown);
   if (isRootAt(eq, answer)) return null;
   const sides = solutionsOf(eq, on).spots.map((s) => compareSpots(s, spot, on.table));
   if (sides.includes(0)) return null;
@@ -67,12 +67,6 @@ function asideOf(answer: Expression, eq: Equation, on: Setting): WorkingStep | n
     text: `${shown.text}: ${valuesAt(eq, answer, on)}`,
     latex: `${shown.latex}:\\; ${valuesAt(eq, answer, on, true)}`,
   });
-}
-
-function rangeSaid({ range, x }: Setting): string {
-  const [from, to] = [range.from?.at ?? null, range.to?.at ?? null];
-  if (from !== null && to !== null) return `${formatNumber(from)} ≤ ${x} ≤ ${formatNumber(to)}`;
-  return from !== null ? `${x} ≥ ${formatNumber(from)}` : to !== null ? `${x} ≤ ${formatNumber(to)}` : x;
 }
 
 /** Both sides at an answer: "left 219.13, right 219.13". */

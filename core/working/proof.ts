@@ -28,6 +28,7 @@ import {
   type Spot,
   type Stretch,
 } from "../solve";
+import { formatNumber } from "../explain";
 import { isInteger, isZero, toDouble, type Polynomial } from "../numeric";
 import { answerOf, type Equation, type Setting, type Solutions, type Statement } from "./statement";
 
@@ -37,6 +38,13 @@ export function isOn(s: Spot, { range, table }: Pick<Setting, "range" | "table">
   const high = range.to ? compareSpots(s, range.to, table) : -1;
   if (low === -1 || high === 1) return false;
   return low === null || high === null ? null : true;
+}
+
+/** The range that statements are proven for: `0 ≤ q ≤ 250`; null: all numbers. */
+export function rangeSaid({ range, x }: Setting): string | null {
+  const [from, to] = [range.from?.at ?? null, range.to?.at ?? null];
+  if (from !== null && to !== null) return `${formatNumber(from)} ≤ ${x} ≤ ${formatNumber(to)}`;
+  return from !== null ? `${x} ≥ ${formatNumber(from)}` : to !== null ? `${x} ≤ ${formatNumber(to)}` : null;
 }
 
 export function solutionsOf(s: Statement, on: Setting): Solutions {

@@ -7,12 +7,13 @@ import {
   shownAs,
   stated,
   type Equation,
+  type Follows,
   type Setting,
   type Solved,
   type Statement,
   type WorkingStep,
 } from "./statement";
-import { relation } from "./proof";
+import { rangeSaid, relation } from "./proof";
 import { commonFactor } from "./ways/commonFactor";
 import { absolute } from "./ways/absolute";
 import { linearInConstants, twoExponentials } from "./ways/exponentials";
@@ -25,7 +26,7 @@ import { rooted } from "./ways/rooted";
 import { substitution } from "./ways/substitution";
 import { brokenPower, exchanged, undo } from "./ways/undo";
 import { wave } from "./ways/waves";
-import type { Way } from "./ways/way";
+import type { Move, Way } from "./ways/way";
 
 /** Lines past which working is no longer what a student would write. */
 const MAX_LINES = 40;
@@ -70,9 +71,10 @@ export function worked(eq: Equation, on: Setting): Solved | null {
     }
     const next = nextLine(now, on);
     if (!next) return null;
-    const { move } = next;
-    isLoose ||= next.isLoose;
-    steps.push(...(move.notes ?? []), stated(move.rule, move.says, move.to, on.x, move.isKey ?? true));
+    const { move, follows } = next;
+    isLoose ||= follows.how === "brings";
+    const line = stated(move.rule, move.says, move.to, on.x, move.isKey ?? true);
+    steps.push(...(move.notes ?? []), { ...line, follows });
     if (move.to.kind === "none") return { steps, answers: [], isLoose };
     if (move.to.kind === "any") return branched(move.to.of, steps, isLoose, on);
     now = move.to;
@@ -88,7 +90,7 @@ function standing({ left, right }: Equation, on: Setting): WorkingStep | null {
 }
 
 /** The first rule that applies and whose line is proven. */
-function nextLine(now: Equation, on: Setting) {
+function nextLine(now: Equation, on: Setting): { move: Move; follows: Follows } | null {
   const before = shownAs(now, on.x).text;
   for (const way of WAYS) {
     const found = way(now, on);
@@ -96,7 +98,7 @@ function nextLine(now: Equation, on: Setting) {
     const move = { ...found, to: shaped(found.to) };
     if (shownAs(move.to, on.x).text === before) continue;
     const { kind } = relation(now, move.to, on);
-    if (kind === "same" || kind === "brings") return { move, isLoose: kind === "brings" };
+    if (kind === "same" || kind === "brings") return { move, follows: { before, how: kind, on: rangeSaid(on) } };
   }
   return null;
 }

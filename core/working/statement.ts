@@ -118,6 +118,18 @@ export interface WorkingStep {
   readonly latex: string;
   /** whether it stands in the short form too */
   readonly isKey: boolean;
+  /** the statement it was made of, for a line that a rule of algebra wrote */
+  readonly follows?: Follows;
+}
+/**
+ * How a line rests on the one before: both hold at the same inputs of the range, or the new one at more of them, so that
+ * the answers need the check at the end. Proven before the line is written.
+ */
+export interface Follows {
+  readonly before: string;
+  readonly how: "same" | "brings";
+  /** the inputs it was proven for, in words; null: all */
+  readonly on: string | null;
 }
 
 /** A line that states something. */

@@ -1,15 +1,34 @@
 <script setup lang="ts">
 import type { WorkingStep } from "#core/question";
 
-/** The steps of a working, each with its reason. */
-defineProps<{ steps: readonly WorkingStep[] }>();
+/** The steps of a working, each with its reason; `chained` where none is left out, so that each rests on the last. */
+defineProps<{ steps: readonly WorkingStep[]; chained?: boolean }>();
+
+const FOLLOWS = {
+  same: { sign: "⇔", says: "holds at the same inputs as the line before" },
+  brings: { sign: "⇒", says: "follows from the line before, and may hold at more inputs: see the check" },
+} as const;
+/** What is proven of a line: "⇔ holds at the same inputs as the line before, for 0 ≤ q ≤ 250". */
+const proven = ({ how, on }: NonNullable<WorkingStep["follows"]>): string =>
+  `${FOLLOWS[how].says}${on === null ? "" : `, for ${on}`}`;
 </script>
 
 <template>
   <ol tabindex="0" aria-label="Steps">
     <li v-for="(step, i) in steps" :key="i">
       <span>{{ step.says }}</span>
-      <MathText v-if="step.latex" :latex="step.latex" :text="step.text" /><PlainText v-else :text="step.text" />
+      <span class="line">
+        <span
+          v-if="chained && step.follows"
+          class="follows"
+          role="img"
+          :aria-label="proven(step.follows)"
+          :title="proven(step.follows)"
+        >
+          {{ FOLLOWS[step.follows.how].sign }}
+        </span>
+        <MathText v-if="step.latex" :latex="step.latex" :text="step.text" /><PlainText v-else :text="step.text" />
+      </span>
     </li>
   </ol>
 </template>
@@ -22,6 +41,15 @@ ol {
   gap: 0.45rem;
   padding: 0.4rem 0 0.2rem 0.6rem;
   border-left: 2px solid var(--hairline);
+}
+.line {
+  display: flex;
+  align-items: baseline;
+  gap: 0.5rem;
+}
+.follows {
+  width: 1.1rem;
+  flex: none;
 }
 li {
   display: grid;

@@ -49,7 +49,7 @@ const OwnWorking = later(() => import("./OwnWorking.vue"));
             {{ l.text }}
           </Button>
         </p>
-        <WorkingSteps :steps="shown" />
+        <WorkingSteps :steps="shown" :chained="length !== 'short'" />
         <p v-if="length === 'next'" class="lengths">
           <Button v-if="left > 0" link @click="uncovered++">next step</Button>
           <span class="quiet" role="status">{{ left === 0 ? "that was all" : `${left} to come` }}</span>
