@@ -122,8 +122,8 @@ export interface WorkingStep {
   readonly follows?: Follows;
 }
 /**
- * How a line rests on the one before: both hold at the same inputs of the range, or the new one at more of them, so that
- * the answers need the check at the end. Proven before the line is written.
+ * How a line rests on the one before: both hold at the same inputs of the range, or the new one at more of them, so
+ * that the answers need the check at the end. Proven before the line is written.
  */
 export interface Follows {
   readonly before: string;
