@@ -4,6 +4,7 @@ import { GREYS, PAPER } from "~/charts/look";
 import type { ChartOption } from "~/charts/option";
 import { regionOption, type RegionView } from "~/charts/regionOption";
 import { PER_CM, graphOnPaper, type PaperForm } from "./paperForm";
+import { withOwnLetters } from "./ownLetters";
 import { withDensity } from "./pngDensity";
 
 /** Room for a title over a drawing, in px. */
@@ -80,13 +81,18 @@ export async function sheetPng(sheet: Sheet, form: PaperForm): Promise<Blob> {
   return new Blob([withDensity(new Uint8Array(await png.arrayBuffer()), DPI)], { type: "image/png" });
 }
 
+/** The same as an SVG document with its letters. */
+export const sheetFile = async (sheet: Sheet, form: PaperForm): Promise<Blob> =>
+  new Blob([await withOwnLetters(sheetSvg(sheet, form))], { type: "image/svg+xml" });
+
 /** An SVG document as a PNG, `scale` pixels for each unit of its width and height. */
 export async function svgPng(svg: string, width: number, height: number, scale: number): Promise<Blob> {
+  const whole = await withOwnLetters(svg);
   const image = new Image();
   await new Promise<void>((resolve, reject) => {
     image.onload = () => resolve();
     image.onerror = () => reject(new Error("the picture could not be drawn"));
-    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+    image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(whole)}`;
   });
   const canvas = document.createElement("canvas");
   canvas.width = Math.round(width * scale);

@@ -2,7 +2,8 @@
 import { watchDebounced } from "@vueuse/core";
 import type { Picture } from "#core/graph";
 import type { RegionView } from "~/charts/regionOption";
-import { graphSheet, regionSheet, sheetPng, sheetSvg, type Sheet } from "~/paper/pictureFile";
+import { withOwnLetters } from "~/paper/ownLetters";
+import { graphSheet, regionSheet, sheetFile, sheetPng, sheetSvg, type Sheet } from "~/paper/pictureFile";
 import { fileName, saveFile } from "~/paper/saveFile";
 import { graphChoices, regionChoices, type PaperChoices, type PaperForm } from "~/paper/paperForm";
 
@@ -65,7 +66,7 @@ const preview = ref("");
 async function draw(): Promise<void> {
   if (!visible.value) return;
   const now = chosen();
-  const svg = sheetSvg(await sheetOf(now), now);
+  const svg = await withOwnLetters(sheetSvg(await sheetOf(now), now));
   preview.value = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
 }
 watchDebounced([form, visible], draw, { debounce: REST, deep: true, immediate: true });
@@ -83,7 +84,7 @@ async function attempt(work: () => Promise<void>, done: string): Promise<void> {
 const picture = async (): Promise<Blob> => {
   const now = chosen();
   const sheet = await sheetOf(now);
-  return now.kind === "svg" ? new Blob([sheetSvg(sheet, now)], { type: "image/svg+xml" }) : sheetPng(sheet, now);
+  return now.kind === "svg" ? sheetFile(sheet, now) : sheetPng(sheet, now);
 };
 const save = () =>
   attempt(async () => {
