@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Eye, EyeOff, GripVertical, SplitSquareVertical } from "@lucide/vue";
 import { writtenFunction, type Understanding } from "#core/entry";
+import { prettyUnit } from "#core/explain";
 import { unitTrouble } from "#core/units";
 import type { FunctionRow } from "#core/model";
 import type { Desk } from "#core/desk";
@@ -109,7 +110,9 @@ function retype(text: string): void {
       :label="`Unit of ${row.name}`"
       :check="unitTrouble"
       @keep="store.apply({ kind: 'setFunctionUnit', name: row.name, unit: $event })"
-  /></span>
+      >{{ prettyUnit(row.unit || shown?.unit || "unit") }}</EditText
+    ></span
+  >
   <span class="tools">
     <Button
       v-if="hasPieces"
