@@ -99,6 +99,8 @@ class Search {
       this.flat.push({ lo: a, hi: b });
       return null;
     }
+    // Without an end there is no middle and no sign at it: such a box is split until its parts have both.
+    if (!Number.isFinite(a) || !Number.isFinite(b)) return box;
     const { slope } = slopes({ value: new Enclosure(a, b), slope: ONE });
     if ((slope.lo > 0 || slope.hi < 0) && this.isSettledBySigns(box, slope)) return null;
     return Number.isFinite(slope.lo) && Number.isFinite(slope.hi) ? this.narrowed(box, slope) : box;

@@ -26,7 +26,24 @@ describe("exact forms have one shape", () => {
     ["exp(2)*3/3", "exp(2)"],
     ["1*7 - -3", "10"],
     ["sqrt(12) + ln(6)/ln(6)", "2 sqrt(3) + 1"],
+    // several logarithms are one, as long as that is short: 3²/2² · 5 is 11.25, 2⁴⁵ · 3 has fifteen digits, 3⁴⁰ twenty
+    ["2 ln(3) - 2 ln(2) + ln(5)", "ln(11.25)"],
+    ["ln(2) - ln(3)", "-ln(1.5)"],
+    ["ln(3)/2 + ln(5)/3", "ln(675)/6"],
+    ["45 ln(2) + ln(3)", "ln(105553116266496)"],
   ])("%s is %s", (text, wanted) => expect(shape(text)).toBe(wanted));
+
+  it.each([
+    ["40 ln(3) + ln(2)"],
+    ["ln(2) - 40 ln(3)"],
+    ["61 ln(2) + ln(3)"],
+    ["ln(3) - 61 ln(2)"],
+    ["ln(2)/1000000007 + ln(3)/998244353"],
+  ])("%s stays two logarithms", (text) => {
+    const made = shape(text);
+    expect(made.match(/ln/g)).toHaveLength(2);
+    expect(made).not.toMatch(/\d{16}/);
+  });
 
   it("of the same value, and of one shape when shaped again", () => {
     const part = fc.constantFrom("sqrt(2)", "sqrt(12)", "ln(3)", "ln(6)", "pi", "1/3", "7", "cbrt(5)", "ln(0.2)");
