@@ -146,7 +146,7 @@ export const inWords = (sentence: string): WorkingStep => ({
 /** A line written out. */
 export const written = (rule: string, says: string, { text, latex }: Shown, isKey = true): WorkingStep => ({
   rule,
-  says: shortened(says),
+  says: shortened(says).replace(/(?<=^|[\s(=])-(?=[\s\d\p{L}(])/gu, "−"),
   text: shortened(text).replace(/−/g, "-"),
   latex: shortened(latex).replace(/−/g, "-").replace(/…/g, "\\ldots "),
   isKey,
