@@ -108,9 +108,9 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
   [
     re("iu")`
       \b(?:how long|when|how many \p{L}+|how soon|what time|in how many|
-      after how many)\b.*\b(?:doubles?|doubled|triples?|tripled|halves?|halved|twice|half (?:empty|full|gone|of|its|
-      the|what|as)|(?:two|three|four|five|ten|\d+) times|a (?:third|quarter|tenth) of (?:it|its|
-      what))\b|\bdoubling time\b|\bhalf-?life\b`,
+      after how many)\b.*\b(?:doubles?|doubled|triples?|tripled|halves?|halved|twice|half(?:$| (?:empty|full|gone|of|its|
+      the|what|as|left|that|this|price|value))|(?:two|three|four|five|ten|\d+) times|a (?:third|quarter|tenth) (?:left|of (?:it|its|the|
+      what)))\b|\bdoubling time\b|\bhalf-?life\b`,
     "multiply",
   ],
   [/\b(?:to fill|(?:is|be|gets?)(?: (?:it|the \p{L}+))? full)\b/iu, "reach"],
@@ -127,7 +127,7 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
     re("i")`
       \b(?:cheaper|cheapest|less expensive|better (?:value|deal|offer|choice|buy|off)|worth (?:it|
       while|buying|joining)|pays? better|is better|better than|costs? less|saves?|dearer)\b|
-      \bdoes the (?:card|pass|ticket|membership|offer) pay\b|
+      \bdoes (?:the |a |an )?(?:\w+ )?(?:card|pass|ticket|membership|offer|subscription) pay\b|
       \b(?:which|what) (?:bank|offer|plan|account|option|way|one|of (?:them|the two|these|both)|
       tariff|deal)\b.*\b(?:more|less|most|least|better|best|higher|lower|first)\b`,
     "cheaper",

@@ -1,4 +1,5 @@
 import type { CaseFile } from "../model";
+import { analyse } from "../question";
 import { assembled, isSound } from "./assemble";
 import type { Offered } from "../story";
 import type { Draft } from "./draft";
@@ -43,7 +44,7 @@ export function readStory(story: string): Reading {
   const told = toldIn(story.slice(0, MOST_READ));
   const drafts = SITUATIONS.flatMap((situation) => situation(told) ?? []).filter((d) => isWorthOffering(d, told));
   const ranked = drafts.map((d) => ({ d, worth: worthOf(d, told) })).sort((a, b) => b.worth - a.worth);
-  const best = ranked.find(({ d }) => isSound(assembled(story, d.offers)))?.d ?? null;
+  const best = ranked.find(({ d }) => isReasonable(assembled(story, d.offers)))?.d ?? null;
   return { offers: best?.offers ?? [], notes: notesOf(told, best) };
 }
 
@@ -58,8 +59,20 @@ function worthOf(d: Draft, told: Told): number {
 /** A given by itself is no reading of a story, nor is one that answers nothing of what it asks. */
 const isWorthOffering = (d: Draft, told: Told): boolean =>
   d.used.size > 0 &&
-  (told.asks.length === 0 || d.answered.size > 0) &&
+  (d.answered.size > 0 || isOfPlan(d) || !told.sentences.some((s) => s.asks)) &&
   d.offers.some((o) => o.kind === "function" || o.kind === "constraint");
+
+/** A best value without bound was never what a story asked for: it was understood wrongly then. */
+function isReasonable(made: CaseFile): boolean {
+  if (!isSound(made)) return false;
+  const best = (made.questions ?? []).filter((q) => q.ask === "greatest" || q.ask === "least");
+  if (best.length === 0) return true;
+  const { findings } = analyse({ ...made, questions: best });
+  return !findings.some((f) => "bound" in f && f.bound !== null && f.bound.value === null);
+}
+
+/** A plan is asked for by its goal. */
+const isOfPlan = (d: Draft): boolean => d.offers.some((o) => o.kind === "objective");
 
 /** The case that a story makes with every offer taken, and what was left out. */
 export function caseOfStory(story: string): CaseFile & { readonly notes: readonly string[] } {

@@ -29,6 +29,8 @@ export function askAbout(
   const input = numbers.find((a) => isInput(a, f.of)) ?? null;
   const level = numbers.find((a) => a !== input) ?? null;
   const cost = made.find((x) => x.label === "cost");
+  // What a profit is asked of is no answer of a cost.
+  if (/\bprofit\b/i.test(ask.text) && f.label === "cost") return;
   const revenue = made.find((x) => x.label === "revenue" || x.label === "income");
   switch (ask.intent) {
     case "break-even":

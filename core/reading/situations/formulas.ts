@@ -141,14 +141,26 @@ function kindOf(
 }
 
 const isOf = (w: Written, word: RegExp): boolean => w.label !== null && word.test(w.label);
+/** "each unit is sold for 17 dollars": the revenue, beside a cost that is written as a formula. */
+function soldFor(draft: Draft, of: string, told: Told): { of: string; unit: string | null; name: string } | null {
+  const SOLD = /\b(?:is|are) sold (?:for|at)\s+(?:a price of\s+)?$|\b(?:sells?|selling price)\b[^.,;]*$/i;
+  const price = told.stated.find((a) => a.kind === "money" && SOLD.test(a.before));
+  if (!price) return null;
+  const k = draft.given(price, ["p", "k"], draft.unit(of) ? `${price.unit}/${draft.unit(of)}` : price.unit, "price");
+  const unit = price.unit;
+  return { of, unit, name: draft.formula({ name: draft.name("R"), unit, label: "revenue" }, of, `${k} ${of}`) };
+}
+
 /** Profit, where revenue and cost are written and it is asked for. */
 function profitOf(draft: Draft, written: readonly Written[], told: Told): void {
   if (!/\bprofit|\bearn|break|\brevenue/i.test(told.story) || written.some((w) => isOf(w, /profit/))) return;
   const c = written.find((w) => isOf(w, /cost/));
   const p = written.find((w) => isOf(w, /price|demand/) && w.name !== c?.name);
   const own = written.find((w) => isOf(w, /revenue|income/));
+  const sold = own || p || !c ? null : soldFor(draft, c.of, told);
   const made =
     own ??
+    sold ??
     (p
       ? {
           of: p.of,

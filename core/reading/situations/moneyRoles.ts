@@ -15,8 +15,16 @@ export interface Paid {
 }
 
 /** What every amount of money in a business is: owed once, the cost of each, a price. */
-export const moneyRoles = (told: Told): Paid[] =>
-  told.stated.filter((a) => a.kind === "money").map((a) => ({ amount: a, ...roleOf(a, told) }));
+export function moneyRoles(told: Told): Paid[] {
+  const all = told.stated.filter((a) => a.kind === "money").map((a): Paid => ({ amount: a, ...roleOf(a, told) }));
+  const clauseOf = ({ amount }: Paid) => clauseBefore(amount, told.story);
+  const isSold = (p: Paid) => p.role === "price" && SOLD.test(clauseOf(p));
+  if (!all.some(isSold)) return all;
+  // "A fair charges $85 for a table. Tom sells candles for $12": what others charge him is no price of his.
+  const isCharged = (p: Paid) => p.role === "price" && !isSold(p) && /\bcharges?\b/i.test(clauseOf(p));
+  return all.map((p) => (isCharged(p) ? { ...p, role: "fixed", per: null } : p));
+}
+const SOLD = /\b(?:sells?|selling|sold)\b[^.;]*$/i;
 
 function roleOf(a: Amount, told: Told): { role: MoneyRole; per: string | null } {
   const { story } = told;

@@ -3,10 +3,12 @@ import type { Amount } from "../amount";
 import { Draft } from "../draft";
 import { subjectOf } from "../lexicon";
 import { isTimeUnit, unitOfNoun, unitOfWord } from "../spokenUnits";
-import { plural } from "../../units";
+import { formatQuantity } from "../../explain";
+import { parseUnit, plural } from "../../units";
 import { hull, type Span } from "../text";
 import { askOptions } from "./optionAsks";
 import { clauseBefore, lastAt, type Told } from "../told";
+import { inUnit } from "./measure";
 import { perOf } from "./moneyRoles";
 
 /** A way to pay, or something that changes by so much at a time: what it starts with, and its rate. */
@@ -33,7 +35,29 @@ const PAYING = re("i")`
 const MOST_OPTIONS = 8;
 
 /** Two or more ways that each have a start and a rate for one and the same thing; or one that rises or falls evenly. */
-export function options(told: Told): Draft | null {
+export function options(all: Told): Draft | null {
+  // "For every $10 more" tells a step, no way to pay.
+  const stated = all.stated.filter((a) => !/\b(?:every|each)\s*$/i.test(a.before));
+  const copies = inOneUnit(stated);
+  const draft = among({ ...all, stated: stated.map((a) => copies.get(a) ?? a) });
+  for (const [own, copy] of copies) if (draft?.used.has(copy)) draft.use(own);
+  return draft;
+}
+
+/** "2.4 m tall, grows 35 cm a year": what comes with the time is told in the unit of what is there. */
+function inOneUnit(stated: readonly Amount[]): ReadonlyMap<Amount, Amount> {
+  const unit = stated.find((a) => a.kind === "measure" && a.per === null)?.unit ?? null;
+  const others = stated.filter((a) => a.kind === "measure" && a.per !== null && a.unit !== unit);
+  return new Map(
+    others.flatMap((a) => {
+      const value = unit === null ? null : inUnit(a, unit);
+      return value === null ? [] : [[a, { ...a, value, unit }] as const];
+    }),
+  );
+}
+
+/** The ways among what is stated. */
+function among(told: Told): Draft | null {
   const rates = told.stated.filter(
     (a) => rateOf(a, told.story) !== null && a.kind !== "percent" && a.kind !== "date" && a.kind !== "times",
   );
@@ -50,12 +74,23 @@ export function options(told: Told): Draft | null {
         rates.find((r) => rateOf(r, told.story) === per)!,
       ),
   );
+  // "$9 a visit. Others pay $14": what others pay is for one of the same.
+  const others = own.length === 1 ? told.stated.find((a) => a.per === null && isOfOthers(a, own[0]!, told)) : undefined;
+  if (others) own.push(others);
+  own.sort((a, b) => a.start - b.start);
   const list = optionsOf(told, own, per).slice(0, MOST_OPTIONS);
   const isPaying = own[0]!.kind === "money" && PAYING.test(told.story);
   if (list.length === 0 || (list.length === 1 && (list[0]!.once.length === 0 || (isPaying && !isTimeUnit(per)))))
     return null;
   return draftOf(told, list, per, own[0]!);
 }
+
+const OTHERS = re("i")`
+    \b(?:others?|without (?:a |the )?(?:card|pass|membership|ticket|subscription)|non-?members?|
+    every(?:body|one) else|single (?:visit|ticket|ride|entry)s?|otherwise)\b[^.;]*$`;
+/** A price of those who have no card, in a sentence of its own. */
+const isOfOthers = (a: Amount, rate: Amount, { story }: Told): boolean =>
+  a.kind === "money" && a.unit === rate.unit && a.sentence !== rate.sentence && OTHERS.test(clauseBefore(a, story));
 
 /** One and the same thing, or a bare number that may be it. */
 const isAlike = (a: Amount, b: Pick<Amount, "unit" | "kind">): boolean =>
@@ -143,7 +178,8 @@ const isPassLike = (a: Amount, told: Told): boolean =>
       season (?:pass|ticket))\b`.test(a.after));
 /** A pass is a way of its own, unless its own clause has the rate as well. */
 const isFlat = (o: Amount, told: Told, rate: Amount): boolean =>
-  isPassLike(o, told) && (rate.start < o.start || /[.;]\s/.test(told.story.slice(o.end, rate.start)));
+  isPassLike(o, told) && (rate.start < o.start || PARTED.test(told.story.slice(o.end, rate.start)));
+const PARTED = /[.;]\s|,?\s(?:while|whereas|(?:and )?the other|(?:and )?another)\b/i;
 
 /** The stretch of the story that belongs to each rate: its clause, from the end of the one before it. */
 function sectionsOf(told: Told, rates: readonly Amount[]): Span[] {
@@ -200,7 +236,7 @@ function draftOf(told: Told, list: readonly Option[], per: string, first: Amount
     list.length > 1 && told.asks.some((a) => a.intent === "cheaper" || a.intent === "least" || a.intent === "greatest");
   const top = limit ? limit.value : compares ? horizonOf(told, list, per) : null;
   if (!limit && top !== null)
-    draft.notes.push(`Looked at up to ${top} ${isTime ? per : plural(per)}: the story names no end.`);
+    draft.notes.push(`Looked at up to ${formatQuantity(top, parseUnit(per).unit)}: the story names no end.`);
   const counted = list.flatMap((o) => o.once).find((a) => a.kind === "count")?.unit ?? null;
   const unit = first.unit === "km/h" ? "km" : first.unit === "m/s" ? "m" : (first.unit ?? counted);
   const rateUnit = first.unit === "km/h" || first.unit === "m/s" ? first.unit : unit ? `${unit}/${per}` : `1/${per}`;

@@ -113,6 +113,11 @@ const isCost = (part: readonly Amount[], story: string): boolean =>
   /\b(?:cost|quoted|paid)\w*\b/i.test(story.slice(part[0]!.sentence.start, part[0]!.start));
 
 const EVERY_TIME = /\b(?:each|every|per|a|from|year by|week by|day by)\s+(second|minute|hour|day|week|month|year)\b/i;
+/** "phones in weeks 1 to 4", after as many numbers: the unit. */
+function numberedTimes(after: string, count: number): string | null {
+  const m = /\bin (?:the )?(second|minute|hour|day|week|month|year)s? (\d+)(?: to | through |[–-])(\d+)\b/i.exec(after);
+  return m && Number(m[2]) === 1 && Number(m[3]) === count ? m[1]!.toLowerCase() : null;
+}
 /** "each year a few more: 163, 190, 211 and 224": one number for each time, counted from 1. */
 function listed(run: readonly Amount[], story: string): Table | null {
   const isNext = (a: Amount, b: Amount) =>
@@ -126,7 +131,8 @@ function listed(run: readonly Amount[], story: string): Table | null {
   const first = run[run.indexOf(ys[0]!) - 1];
   const text = ys[0] ? story.slice(ys[0].sentence.start, ys[0].start) : "";
   if (first && /\bfirst\b[^,]*$/i.test(story.slice(first.sentence.start, first.start))) ys = [first, ...ys];
-  const unit = EVERY_TIME.exec(text)?.[1]?.toLowerCase();
+  const after = ys[0] ? story.slice(ys.at(-1)!.end, ys[0].sentence.end) : "";
+  const unit = EVERY_TIME.exec(text)?.[1]?.toLowerCase() ?? numberedTimes(after, ys.length);
   if (ys.length < 4 || !unit) return null;
   const at = (i: number): Amount => ({ ...ys[0]!, kind: "time", unit: unitOfWord(unit), value: i + 1 });
   return { xs: ys.map((_, i) => at(i)), ys, rows: ys.map((y, i) => [i + 1, y.value] as const), ...hull(ys) };
