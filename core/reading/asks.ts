@@ -108,9 +108,10 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
   [
     re("iu")`
       \b(?:how long|when|how many \p{L}+|how soon|what time|in how many|
-      after how many)\b.*\b(?:doubles?|doubled|triples?|tripled|halves?|halved|twice|half(?:$| (?:empty|full|gone|of|its|
-      the|what|as|left|that|this|price|value))|(?:two|three|four|five|ten|\d+) times|a (?:third|quarter|tenth) (?:left|of (?:it|its|the|
-      what)))\b|\bdoubling time\b|\bhalf-?life\b`,
+      after how many)\b.*\b(?:doubles?|doubled|triples?|tripled|halves?|halved|twice|
+      half(?:$| (?:empty|full|gone|of|its|the|what|as|left|that|this|price|value))|
+      (?:two|three|four|five|ten|\d+) times|
+      a (?:third|quarter|tenth) (?:left|of (?:it|its|the|what)))\b|\bdoubling time\b|\bhalf-?life\b`,
     "multiply",
   ],
   [/\b(?:to fill|(?:is|be|gets?)(?: (?:it|the \p{L}+))? full)\b/iu, "reach"],
@@ -179,8 +180,9 @@ const BETWEEN_WHICH = re("i")`
     stay)\b`;
 
 /** A day of the calendar: `31 March`, `March 31`; used for what is asked, and for when. */
+const MONTH = MONTH_NAMES.join("|");
 export const DAY = new RegExp(
-  String.raw`\b(?:(\d{1,2})(?:st|nd|rd|th)? (${MONTH_NAMES.join("|")})|(${MONTH_NAMES.join("|")}) (\d{1,2}))\b(?:,? (\d{4}))?`,
+  String.raw`\b(?:(\d{1,2})(?:st|nd|rd|th)? (${MONTH})|(${MONTH}) (\d{1,2}))\b(?:,? (\d{4}))?`,
 );
 
 function intentOf(text: string, amounts: readonly Amount[]): Intent | null {

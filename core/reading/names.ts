@@ -36,7 +36,8 @@ const SCENE = re("iu")`
     tariffs?|machines?|teachers?|cars?|farmers?|potters?|clubs?|schools?|of them|of these|of the|
     groups?|prices)\b`;
 const ONE_COUNTS = re("iu")`
-    ^\s+\p{L}+ (?:stays?|remains?) (?:empty|vacant|unsold)\b|^\s+(?:second|minute|hour|day|week|month|year|dollar|euro|metre|meter|kilomet|customer|visitor|
+    ^\s+\p{L}+ (?:stays?|remains?) (?:empty|vacant|unsold)\b|
+    ^\s+(?:second|minute|hour|day|week|month|year|dollar|euro|metre|meter|kilomet|customer|visitor|
     passenger|guest|tenant|person|ticket|more|fewer)`;
 
 /** "week 3": a moment, counted. */

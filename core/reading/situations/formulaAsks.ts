@@ -1,7 +1,7 @@
 import type { Amount } from "../amount";
 import type { Ask } from "../asks";
 import type { FunctionRow } from "../../model";
-import type { Draft } from "../draft";
+import type { Asked, Draft } from "../draft";
 import { escaped } from "../pattern";
 
 /** Turns what is asked about functions that the story writes out into questions about them. */
@@ -14,73 +14,76 @@ export function askFormula(draft: Draft, ask: Ask): void {
  * Turns what is asked about functions into a question about the one that is meant.
  * @param isInput  whether an amount is one of the variable of that name
  */
-export function askAbout(
-  draft: Draft,
-  ask: Ask,
-  made: readonly FunctionRow[],
-  f: FunctionRow,
-  isInput: (a: Amount, of: string) => boolean,
-): void {
-  const span = () => {
-    draft.use(...ask.amounts);
-    return ask;
-  };
+export function askAbout(draft: Draft, ask: Ask, made: readonly FunctionRow[], f: FunctionRow, isInput: IsInput): void {
+  // What follows from the answer before is told with that.
+  if (ask.intent === "then") return void draft.answered.add(ask.start);
+  const question = questionOf(ask, made, f, isInput);
+  if (!question) return;
+  draft.use(...ask.amounts);
+  draft.ask(question, ask);
+}
+
+type IsInput = (a: Amount, of: string) => boolean;
+function questionOf(ask: Ask, made: readonly FunctionRow[], f: FunctionRow, isInput: IsInput): Asked | null {
+  // What a profit is asked of is no answer of a cost.
+  if (/\bprofit\b/i.test(ask.text) && f.label === "cost") return null;
   const numbers = ask.amounts.filter((a) => a.kind !== "times" && a.kind !== "percent");
   const input = numbers.find((a) => isInput(a, f.of)) ?? null;
   const level = numbers.find((a) => a !== input) ?? null;
-  const cost = made.find((x) => x.label === "cost");
-  // What a profit is asked of is no answer of a cost.
-  if (/\bprofit\b/i.test(ask.text) && f.label === "cost") return;
-  const revenue = made.find((x) => x.label === "revenue" || x.label === "income");
+  const reach = (value: number): Asked => ({ ask: "reach", function: f.name, value });
   switch (ask.intent) {
     case "break-even":
-      if (revenue && cost) draft.ask({ ask: "meet", functions: [revenue.name, cost.name] }, span());
-      else draft.ask({ ask: "reach", function: f.name, value: 0 }, span());
-      return;
     case "same":
     case "cheaper":
-      if (made.length === 1 && /\bcheapest\b/i.test(ask.text)) draft.ask({ ask: "least", function: f.name }, span());
-      else if (made.length > 1)
-        draft.ask(
-          { ask: ask.intent === "same" ? "meet" : "compare", functions: made.slice(0, 2).map((x) => x.name) },
-          span(),
-        );
-      return;
+      return betweenOf(ask, made, f);
     case "greatest":
     case "least":
-      return void draft.ask({ ask: ask.intent, function: f.name }, span());
-    case "then":
-      return void draft.answered.add(ask.start);
+      return { ask: ask.intent, function: f.name };
     case "zero":
-      return void draft.ask({ ask: "reach", function: f.name, value: 0 }, span());
+      return reach(0);
     case "multiply":
-      return void (ask.factor && draft.ask({ ask: "multiply", function: f.name, factor: ask.factor }, span()));
+      return ask.factor ? { ask: "multiply", function: f.name, factor: ask.factor } : null;
     case "rate":
     case "average": {
-      if (numbers.length > 1)
-        draft.ask({ ask: "rate", function: f.name, between: [numbers[0]!.value, numbers[1]!.value] }, span());
-      else if (numbers[0]) draft.ask({ ask: "rate", function: f.name, at: numbers[0].value }, span());
-      return;
+      const [first, second] = numbers.map((a) => a.value);
+      if (first === undefined) return null;
+      return {
+        ask: "rate",
+        function: f.name,
+        ...(second === undefined ? { at: first } : { between: [first, second] }),
+      };
     }
     case "value":
-    case "total":
+    case "total": {
       // "How deep … for a flow of 3": the value is told, and the input is asked for.
-      if (!input && level && isTold(level, f)) {
-        draft.ask({ ask: "reach", function: f.name, value: level.value }, span());
-        return;
-      }
-      if (input ?? level) draft.ask({ ask: "value", function: f.name, at: (input ?? level)!.value }, span());
-      return;
+      if (!input && level && isTold(level, f)) return reach(level.value);
+      const at = input ?? level;
+      return at && { ask: "value", function: f.name, at: at.value };
+    }
     case "where":
     case "reach": {
       const target = level ?? input;
-      if (target && target.limit && target.limit !== "=" && ask.intent === "where")
-        draft.ask({ ask: "where", function: f.name, relation: target.limit, value: target.value }, span());
-      else if (target) draft.ask({ ask: "reach", function: f.name, value: target.value }, span());
-      return;
+      const isLimit = ask.intent === "where" && target?.limit && target.limit !== "=";
+      if (isLimit) return { ask: "where", function: f.name, relation: target.limit as "<", value: target.value };
+      return target && reach(target.value);
     }
     default:
+      return null;
   }
+}
+
+/** Where functions meet, or which is less; of one alone, where it is 0 or least. */
+function betweenOf(ask: Ask, made: readonly FunctionRow[], f: FunctionRow): Asked | null {
+  const [cost, revenue] = [/^cost$/, /^(?:revenue|income)$/].map((label) =>
+    made.find((x) => label.test(x.label ?? "")),
+  );
+  if (ask.intent === "break-even")
+    return revenue && cost
+      ? { ask: "meet", functions: [revenue.name, cost.name] }
+      : { ask: "reach", function: f.name, value: 0 };
+  if (made.length > 1)
+    return { ask: ask.intent === "same" ? "meet" : "compare", functions: made.slice(0, 2).map((x) => x.name) };
+  return /\bcheapest\b/i.test(ask.text) ? { ask: "least", function: f.name } : null;
 }
 
 /** "a flow of 3", "the height is 12 m" */

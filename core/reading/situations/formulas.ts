@@ -128,8 +128,8 @@ function kindOf(
     told ??
     re("")`
       \b(revenue|cost|profit|income|price|height|population|demand|speed|velocity|distance|
-      temperature|number|value|amount|area|volume|flow|depth|radius|force|power|energy|weight|level)s?\b(?!.*\b(?:revenue|cost|profit|price|
-      height)s?\b)`.exec(before)?.[1] ??
+      temperature|number|value|amount|area|volume|flow|depth|radius|force|power|
+      energy|weight|level)s?\b(?!.*\b(?:revenue|cost|profit|price|height)s?\b)`.exec(before)?.[1] ??
     null;
   const after = story.slice(w.end, w.end + 24);
   const said = /^\s*(?:in\s+|measured in\s+)?(\p{L}+)/u.exec(after)?.[1];
