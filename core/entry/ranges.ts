@@ -51,6 +51,13 @@ const COUNTS = new RegExp(
   "iu",
 );
 
+/** `let t be the time in hours`, `let p be the price`: what is measured, and in what. */
+const MEASURED = new RegExp(
+  String.raw`^let\s+(?<name>${NAME})\s+(?:be|denote|represent|stand\s+for)\s+(?:the\s+)?` +
+    String.raw`(?<label>\p{L}+(?:\s+\p{L}+){0,5}?)(?:\s*,?\s*(?:measured\s+)?in\s+(?<unit>\p{L}+|[$€£%]))?$`,
+  "iu",
+);
+
 /** `hours` as `h`, `tickets` as `ticket`; null where it is no unit. */
 export function unitWord(text: string): string | null {
   const t = text.trim().replace(/,?\s*\bwhole\b\s*$/i, "");
@@ -86,6 +93,12 @@ export function rangeEntry(text: string, source: CaseFile, model: Model): Entry 
   if (counts && mayBeVariable(counts.name!, source)) {
     const unit = unitWord(counts.noun!);
     return variableEntry(source, { name: counts.name!, label: counts.label!, ...(unit ? { unit } : {}), whole: true });
+  }
+  const measured = MEASURED.exec(text)?.groups;
+  if (measured && mayBeVariable(measured.name!, source)) {
+    const unit = measured.unit ? unitWord(measured.unit) : null;
+    if (unit !== null || !measured.unit)
+      return variableEntry(source, { name: measured.name!, label: measured.label!, ...(unit ? { unit } : {}) });
   }
   for (const form of FORMS) {
     const g = form.exec(text)?.groups;
