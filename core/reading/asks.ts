@@ -206,7 +206,8 @@ function intentOf(text: string, amounts: readonly Amount[]): Intent | null {
   const isAmountWanted =
     /\b(?:what|how (?:much|high|large|big|tall|deep|warm|hot|cold|far)) \b/i.test(`${text} `) ||
     /\bhow many(?: \p{L}+){0,2} (?:are|will|is|were|would|does|do|can)\b/iu.test(text);
-  const isTimed = amounts.some((a) => a.kind === "time") || /\bin (?:19|20)\d\d\b/.test(text) || DAY.test(text);
+  const isTimed = amounts.some((a) => a.kind === "time") || /\bin (?:19|20)\d\d\b/.test(text);
+  if (DAY.test(text) && /^(?:and )?(?:how (?:many|much)|what)\b/i.test(text)) return "value";
   if (isAmountWanted && isTimed && !/\b(?:until|when)\b/i.test(text)) return "value";
   const isCountToReach =
     /\bhow many\b/i.test(text) &&

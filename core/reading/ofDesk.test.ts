@@ -42,6 +42,7 @@ describe("what a story asks about functions that are there", () => {
     // the year after, where the day is past in the first
     ["How many visitors will there be on 5 January?", { ask: "value", function: "N", at: 30 }],
     ["How many visitors will there be on December 16?", { ask: "value", function: "N", at: 10 }],
+    ["How many visitors come on 16 December?", { ask: "value", function: "N", at: 10 }],
     ["How many visitors will there be on 6 December 2032?", { ask: "value", function: "N", at: 366 }],
     ["How long until the number of visitors doubles?", { ask: "multiply", function: "N", factor: 2 }],
   ])("%s", (story, question) => expect(asked(visitors(story, [N]))).toEqual([{ kind: "question", ...question }]));
