@@ -1,8 +1,9 @@
 const NAME = String.raw`\p{L}[\p{L}\p{Nd}_]*`;
 const LIST = String.raw`${NAME}(?:\s*(?:,|\band\b)\s*${NAME})+`;
 const RELATION = /[<>=≤≥]/;
+const SIGN = String.raw`(?:<=|≤|<|>=|≥|>)`;
 /** `x, y >= 0`, and `0 <= x, y <= 9`. */
-const OF_EACH = new RegExp(String.raw`^([^<>=≤≥]*(?:<=|≤|<|>=|≥|>))?\s*(${LIST})\s*((?:<=|≤|<|>=|≥|>)[^<>=≤≥]+)$`, "u");
+const OF_EACH = new RegExp(String.raw`^([^<>=≤≥]*${SIGN})?\s*(${LIST})\s*(${SIGN}[^<>=≤≥]+)$`, "u");
 /** Before the words that lead from a goal to its constraints. */
 const BEFORE_LIMITS = /[\s,;]+(?=(?:subject\s+to|such\s+that|s\.\s?t\.)[\s:])/i;
 const SEMICOLON = /\s*;\s*/;

@@ -179,8 +179,8 @@ const BETWEEN_WHICH = re("i")`
     \bwhen is\b.*\b(?:above|below|higher|lower|over|under)\b|\bhow long\b.*\b(?:above|below|over|
     stay)\b`;
 
-/** A day of the calendar: `31 March`, `March 31`; used for what is asked, and for when. */
 const MONTH = MONTH_NAMES.join("|");
+/** A day of the calendar: `31 March`, `March 31`; used for what is asked, and for when. */
 export const DAY = new RegExp(
   String.raw`\b(?:(\d{1,2})(?:st|nd|rd|th)? (${MONTH})|(${MONTH}) (\d{1,2}))\b(?:,? (\d{4}))?`,
 );

@@ -64,8 +64,8 @@ function unread(told: Told, draft: Draft | null): string[] {
 /** A question nothing was found for. */
 function unanswered(told: Told, draft: Draft | null): string[] {
   const open = told.asks.filter((a) => !draft?.answered.has(a.start));
-  const unread = told.sentences.filter((s) => s.asks && !told.asks.some((a) => a.start >= s.start && a.end <= s.end));
-  return [...open, ...unread]
+  const silent = told.sentences.filter((s) => s.asks && !told.asks.some((a) => a.start >= s.start && a.end <= s.end));
+  return [...open, ...silent]
     .sort((a, b) => a.start - b.start)
     .map((a) => `Not read as a question of this case: “${a.text.trim().replace(/[?.!\s]+$/, "")}”.`);
 }

@@ -1,3 +1,4 @@
+import { re } from "../pattern";
 import { plural } from "../../units";
 import type { FitModel } from "../../model";
 import type { Amount } from "../amount";
@@ -113,9 +114,11 @@ const isCost = (part: readonly Amount[], story: string): boolean =>
   /\b(?:cost|quoted|paid)\w*\b/i.test(story.slice(part[0]!.sentence.start, part[0]!.start));
 
 const EVERY_TIME = /\b(?:each|every|per|a|from|year by|week by|day by)\s+(second|minute|hour|day|week|month|year)\b/i;
+const NUMBERED = re("i")`
+  \bin (?:the )?(second|minute|hour|day|week|month|year)s? (\d+)(?: to | through |–|-)(\d+)\b`;
 /** "phones in weeks 1 to 4", after as many numbers: the unit. */
 function numberedTimes(after: string, count: number): string | null {
-  const m = /\bin (?:the )?(second|minute|hour|day|week|month|year)s? (\d+)(?: to | through |[–-])(\d+)\b/i.exec(after);
+  const m = NUMBERED.exec(after);
   return m && Number(m[2]) === 1 && Number(m[3]) === count ? m[1]!.toLowerCase() : null;
 }
 /** "each year a few more: 163, 190, 211 and 224": one number for each time, counted from 1. */
