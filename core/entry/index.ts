@@ -8,4 +8,5 @@ export { asUnderstood, type Understanding, type Understood } from "./understandi
 export { rangeText, rangeTrouble, readRangeText } from "./rangeText";
 export { writtenFunction } from "./written";
 export { UNIT_OF_WORD } from "./unitWords";
+export { escaped } from "./mentions";
 export { AT_LEAST, AT_MOST } from "./limitWords";

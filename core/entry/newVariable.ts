@@ -1,6 +1,7 @@
 import type { CaseFile, Variable } from "../model";
 import { parseUnit, plural, singular } from "../units";
 import { AT_MOST } from "./limitWords";
+import { escaped } from "./mentions";
 
 /** A variable made of a name nobody knew, and the words or rows its range is taken from. */
 export interface NewVariable {
@@ -79,8 +80,7 @@ function fromStory(name: string, text: string): NewVariable | null {
 
 /** What a name counts or is measured in: "let x be the number of kites", "q lanterns", "t in minutes". */
 function nounOf(name: string, text: string): string | null {
-  const escaped = name.replace(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
-  const before = String.raw`(?<![\p{L}\p{N}_])${escaped}(?![\p{L}\p{N}_])`;
+  const before = String.raw`(?<![\p{L}\p{N}_])${escaped(name)}(?![\p{L}\p{N}_])`;
   const ways = [
     String.raw`${before}\s+(?:be|is|stands\s+for|means|=)\s+(?:the\s+)?number\s+of\s+${NOUN}`,
     String.raw`number\s+of\s+${NOUN}(?:\s*,)?\s*\(?${before}`,

@@ -8,6 +8,3 @@ export const re =
   (flags = "") =>
   ({ raw }: TemplateStringsArray): RegExp =>
     new RegExp(raw.join("").replaceAll(/\n\s*/g, ""), flags);
-
-/** Words as a part of a pattern that means nothing but them. */
-export const escaped = (text: string): string => text.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);

@@ -2,7 +2,7 @@ import type { Amount } from "../amount";
 import type { Ask } from "../asks";
 import type { FunctionRow } from "../../model";
 import type { Asked, Draft } from "../draft";
-import { escaped } from "../pattern";
+import { escaped } from "../../entry";
 
 /** Turns what is asked about functions that the story writes out into questions about them. */
 export function askFormula(draft: Draft, ask: Ask): void {

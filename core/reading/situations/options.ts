@@ -1,4 +1,5 @@
-import { escaped, re } from "../pattern";
+import { escaped } from "../../entry";
+import { re } from "../pattern";
 import type { Amount } from "../amount";
 import { Draft } from "../draft";
 import { subjectOf } from "../lexicon";
