@@ -98,7 +98,8 @@ function nextLine(now: Equation, on: Setting): { move: Move; follows: Follows } 
     const move = { ...found, to: shaped(found.to) };
     if (shownAs(move.to, on.x).text === before) continue;
     const { kind } = relation(now, move.to, on);
-    if (kind === "same" || kind === "brings") return { move, follows: { before, how: kind, on: rangeSaid(on) } };
+    const how = kind === "same" && move.mayBring ? "brings" : kind;
+    if (how === "same" || how === "brings") return { move, follows: { before, how, on: rangeSaid(on) } };
   }
   return null;
 }

@@ -35,6 +35,7 @@ const sum = (terms: readonly SignedTerm[]): Expression =>
 function squared({ left, right }: Equation): Move {
   return {
     rule: "square both sides",
+    mayBring: true,
     says: "Square both sides; this may bring answers in, so each is checked at the end.",
     to: equation(squareOf(left), squareOf(right)),
   };

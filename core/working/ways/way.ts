@@ -9,6 +9,8 @@ export interface Move {
   readonly notes?: readonly WorkingStep[];
   /** whether the line stands in the short form */
   readonly isKey?: boolean;
+  /** whether the rule may bring answers in, on whatever range: then it is told so, also where it brought none */
+  readonly mayBring?: boolean;
 }
 
 /** A rule of algebra: what an equation is turned into, or null where the rule is not for it. */
