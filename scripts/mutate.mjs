@@ -5,7 +5,7 @@ import { mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "n
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { runPackage } from "./lib.mjs";
-import { TOLD_IN } from "./mutantsReporter.mjs";
+import { TOLD_IN } from "./mutants/reporter.mjs";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 const FOLDERS = ["solve", "model", "question", "interval", "numeric"];
@@ -50,9 +50,8 @@ const config = join(cache, "stryker.json");
 writeFileSync(
   config,
   JSON.stringify({
-    testRunner: "vitest",
-    plugins: ["@stryker-mutator/vitest-runner", join(root, "scripts/mutantsReporter.mjs")],
-    vitest: { configFile: "vitest.mutate.config.ts", related: false },
+    testRunner: "tables",
+    plugins: ["runner", "reporter"].map((name) => join(root, `scripts/mutants/${name}.mjs`)),
     coverageAnalysis: "perTest",
     concurrency: Number(process.env.PASEAR_WORKERS ?? 1),
     ignoreStatic: true,

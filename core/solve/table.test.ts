@@ -1,25 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { Enclosure } from "../interval";
 import { variableSeries, type Expression } from "../formula";
-import { rationalOfDecimal } from "../numeric";
+import { piecesOf } from "./pieces.fixture";
 import { formulaOf } from "./reading.fixture";
-import { FunctionTable, holds, type Piece } from "./table";
+import { FunctionTable, holds } from "./table";
 
-/** `0 [ x^2 ) 2`: a row from 0, which it owns, to 2, which it does not; no number: without end. */
-function piece(row: string): Piece {
-  const [, from, open, text, close, to] = /^(\S*)\s*([[(])\s*(.*?)\s*([\])])\s*(\S*)$/.exec(row)!;
-  return {
-    expression: formulaOf(text!),
-    from: from ? rationalOfDecimal(from) : null,
-    to: to ? rationalOfDecimal(to) : null,
-    low: from ? Number(from) : -Infinity,
-    high: to ? Number(to) : Infinity,
-    closedFrom: open === "[",
-    closedTo: close === "]",
-  };
-}
 const table = new FunctionTable();
-table.define("v", { kind: "pieces", pieces: ["0 [ x^2 ) 2", "2 [ 6 - x ] 5", "7 ( 1 ) "].map(piece) });
+table.define("v", { kind: "pieces", pieces: piecesOf("0 [ x^2 ) 2", "2 [ 6 - x ] 5", "7 ( 1 ) ") });
 table.define("f", { kind: "expression", expression: formulaOf("x^3") });
 table.define("F", {
   kind: "closures",
@@ -34,7 +21,7 @@ const kind = (v: Enclosure) => (v.lo > v.hi ? "none" : v.flags === 0 ? "sound" :
 
 describe("functions of a case by name", () => {
   it("a row owns its ends or not, and is open where none is given", () => {
-    const rows = ["0 [ x ) 2", "2 ( x ] 5", " ( x ] 1", "3 [ x )"].map(piece);
+    const rows = piecesOf("0 [ x ) 2", "2 ( x ] 5", " ( x ] 1", "3 [ x )");
     expect([-1, 0, 1, 2, 3, 5, 6].map((x) => rows.map((p) => (holds(p, x) ? 1 : 0)).join(""))).toEqual([
       "0010",
       "1010",

@@ -3,7 +3,7 @@ import { appendFileSync, writeFileSync } from "node:fs";
 import { PluginKind, declareClassPlugin } from "@stryker-mutator/api/plugin";
 
 /** One mutant a line: its file, line, status, what it put in the place of what. */
-export const TOLD_IN = "node_modules/.cache/pasear/mutants.jsonl";
+export const TOLD_IN = process.env.PASEAR_TOLD ?? "node_modules/.cache/pasear/mutants.jsonl";
 
 class AsTheyCome {
   onMutationTestingPlanReady({ mutantPlans }) {
