@@ -117,6 +117,12 @@ function openedSum(t: Term): Iterable<Term> | null {
   return [t];
 }
 
+/** A product as a form of its own, whole powers of sums in it multiplied out. */
+export function formOfTerm(t: Term | null): ConstantForm | null {
+  const opened = t && openedSum(t);
+  return opened && sum(opened);
+}
+
 /** Collects powers of equal atoms; whole powers of primes go into the fraction. */
 export function normal(factor: Rational, exp: ConstantForm, atoms: Iterable<[string, Rational]>): Term | null {
   const powers = new Map<string, Rational>();

@@ -17,6 +17,7 @@ import {
   type ConstantForm,
   EMPTY,
   formKey,
+  formOfTerm,
   sum,
   NO_ATOMS,
   fromRational,
@@ -54,16 +55,12 @@ export function rationalPower(c: ConstantForm, q: Rational): ConstantForm | null
   const atoms: [string, Rational][] = [...t.atoms].map(([name, p]) => [name, p.mul(q)]);
   if (isInteger(q)) {
     const folded = integerPower(t.factor, toDouble(q));
-    const term = folded && normal(folded, scaled(t.exp, q), atoms);
-    return term ? sum([term]) : null;
+    return formOfTerm(folded && normal(folded, scaled(t.exp, q), atoms));
   }
   const primes = primePowers(t.factor);
   if (!primes) return null;
-  const term = normal(ONE, scaled(t.exp, q), [
-    ...atoms,
-    ...[...primes].map(([p, k]): [string, Rational] => [p, q.mul(ratio(k))]),
-  ]);
-  return term ? sum([term]) : null;
+  const roots = [...primes].map(([p, k]): [string, Rational] => [p, q.mul(ratio(k))]);
+  return formOfTerm(normal(ONE, scaled(t.exp, q), [...atoms, ...roots]));
 }
 
 /** A power of a sum, its common factor taken out: 1/(12 ln 3 − 12) is the same as (1/12)/(ln 3 − 1). */
