@@ -87,6 +87,15 @@ describe("every kind of question", () => {
     // ∫₀² e^(−x²) dx, 18 digits by two independent methods (calculus.json, i-gauss)
     expect(ask(f, { id: "q", ask: "value", function: "G", at: 2 }).value).toBeCloseTo(0.88208139076242, 9);
   });
+  it("multiply: of 0 nothing is a multiple, and what comes back is told as that", () => {
+    for (const text of ["x", "0 x", "min(-2 - x, 20) + 2 + x"]) {
+      const found = ask([formula("N", text)], { id: "q", ask: "multiply", function: "N", factor: 2, start: 0 });
+      expect([found.status, found.complete]).toEqual(["error", false]);
+      expect(found.message).toMatch(/^N is 0 at \w = 0, where the counting starts, and every multiple of 0 is 0/);
+    }
+    const back = ask([formula("N", "5 + x")], { id: "q", ask: "multiply", function: "N", factor: 1, start: 0 });
+    expect(back.says).toMatch(/^N never comes back to 5 /);
+  });
   it("multiply: doubling, absolute input, and never", () => {
     const f = ask(
       [formula("N", "1500*1.034^x")],

@@ -88,7 +88,9 @@ export function findRoots(e: Expression, table: FunctionTable, range: Range, wor
 
 function rootAt(place: PlacePart, left: PartSign, right: PartSign, isRepeated: boolean): Root {
   const { spot } = place;
-  const isEnd = (place.because === "range" && !isRepeated) || place.because === "piece";
+  // Where the function has no value on one side, its domain ends.
+  const isEdge = left === "none" || right === "none";
+  const isEnd = isEdge || (place.because === "range" && !isRepeated) || place.because === "piece";
   const byOrder = place.multiplicity === null ? "endpoint" : place.multiplicity % 2 === 0 ? "touching" : "crossing";
   const known = typeof left === "number" && typeof right === "number";
   return {

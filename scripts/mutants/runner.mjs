@@ -74,6 +74,9 @@ class TablesRunner {
   load(wanted) {
     const path = join(this.root, BUNDLE);
     const collected = (globalThis.collectedTests = collector());
+    // The module that asked keeps what it ever loaded, unless it is told to forget it.
+    const before = this.require.cache[path];
+    if (before) before.parent?.children.splice(0);
     delete this.require.cache[path];
     const files = this.require(path);
     for (const [name, load] of Object.entries(files)) {

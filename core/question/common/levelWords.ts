@@ -25,7 +25,8 @@ export function levelSentence(f: AtLevel, say: Speech, words: LevelWords): strin
   const all = f.solutions;
   if (all.length === 0) return `${words.goal} ${few(f.stretches.map((s) => say.stretch(s)))}.`;
   if (all.length === 1) return onePlace(f, all[0]!, say, words);
-  const places = all.map((s) => say.place(s, digitsThatPart(all)));
+  const digits = digitsThatPart(all);
+  const places = all.map((s) => say.place(s, digits));
   if (all.length > MOST_TOLD)
     return `${words.goal} at ${all.length} places, from ${places[0]} to ${places[places.length - 1]}.`;
   return `${words.goal} at ${list(places)}${wholes(f, say, words)}.`;

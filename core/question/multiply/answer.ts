@@ -14,6 +14,7 @@ import {
   encloseConstant,
   exactRational,
   findRoots,
+  isExactlyZero,
   spotOfRational,
   valueAt,
   type RootSearch,
@@ -45,6 +46,11 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
     : first.form && !dependsOnVariable(first.form)
       ? first.form
       : enclosedNumber(first.lo + (first.hi - first.lo) / 2, new Enclosure(first.lo, first.hi));
+  if (isExactlyZero(base))
+    throw new Refusal(
+      `${name} is 0 at ${variable.name} = ${showSpot(start)}, where the counting starts, and every multiple of 0 is 0: ` +
+        "count from another input.",
+    );
   const wanted = times(numberOf(factor), base);
   const goal = subtract(e, wanted);
   const search = findRoots(goal, table, { from: start, to: asking.range.to }, asking.work);
