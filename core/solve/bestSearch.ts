@@ -1,10 +1,10 @@
 import { rationalOfDouble, toDouble } from "../numeric";
 import { BROKEN, EMPTY, Enclosure, PARTIAL } from "../interval";
-import { compileEnclosure, dependsOnVariable, differentiate, same, subtract, type Expression } from "../formula";
+import { compileEnclosure, dependsOnVariable, same, subtract, type Expression } from "../formula";
 import { isExactlyZero } from "./constant";
 import { inline } from "./inline";
+import { isLevel } from "./level";
 import { limitAt } from "./limits";
-import { newWork } from "./partition";
 import type { CellPart, Part, PlacePart } from "./parts";
 import { spotOfRational, type Spot } from "./spot";
 import { areMirrored } from "./symmetry";
@@ -12,7 +12,7 @@ import type { FunctionTable } from "./table";
 import { areEqualValues, branchAt, valueAt } from "./valueAt";
 import { valueOf, type ValueAt } from "./value";
 import { withoutNothing } from "./withoutNothing";
-import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch } from "./zerosIn";
+import { hullOf, innerPoints, type OpenStretch } from "./zerosIn";
 import {
   type Flat,
   type Bound,
@@ -87,7 +87,17 @@ export class BestSearch {
   private breaksAt(i: number): boolean {
     const p = this.parts[i];
     if (p?.kind !== "place" || p.because === "zero") return false;
-    return [this.cellAt(i - 1), this.cellAt(i + 1)].some((c) => !c?.formulas[0] || !this.joins(c.formulas[0], p.spot));
+    return this.isCutOff(this.cellAt(i + 1), p) || this.isCutOffBefore(i, p);
+  }
+  private isCutOff(cell: CellPart | null, p: PlacePart): boolean {
+    return !cell?.formulas[0] || !this.joins(cell.formulas[0], p.spot);
+  }
+  /** Before the first period lies another one, which ends as this one does. */
+  private isCutOffBefore(i: number, p: PlacePart): boolean {
+    const last = this.parts.length - 1;
+    const end = this.parts[last];
+    if (i > 0 || !this.isRepeated || last === 0 || end?.kind !== "place") return this.isCutOff(this.cellAt(i - 1), p);
+    return this.isCutOff(this.cellAt(last - 1), end);
   }
   /** Whether a formula goes on to the very value that the function has at a spot. */
   private joins(f: Expression, spot: Spot): boolean {
@@ -278,13 +288,6 @@ export class BestSearch {
 }
 
 const MAX_DEPTH = 12;
-
-/** Whether a formula whose slope has no zero within the cell, unless it is 0 on all of it, is constant there. */
-function isLevel(f: Expression, cell: CellPart, table: FunctionTable): boolean {
-  const slope = differentiate(f);
-  if (!dependsOnVariable(slope)) return isExactlyZero(slope);
-  return signIn(slope, cell, table) === null && zerosIn(slope, cell, table, newWork()).everywhere;
-}
 
 interface TopLimit {
   readonly low: number;

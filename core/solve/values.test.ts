@@ -81,7 +81,9 @@ describe("what any formula is worth at a place", () => {
   ])("%s at %s: %s", (text, place, wanted) => expect(told(valueAt(formula(text), spot(place), table))).toBe(wanted));
   it("a number without variable", () => {
     expect(
-      ["2 + 3", "abs(-2)", "sqrt(2)", "1/(sqrt(8) - 2 sqrt(2))", "ln(D)"].map((t) => told(constantValue(formula(t), table))),
+      ["2 + 3", "abs(-2)", "sqrt(2)", "1/(sqrt(8) - 2 sqrt(2))", "ln(D)"].map((t) =>
+        told(constantValue(formula(t), table)),
+      ),
     ).toEqual(["5", "2", "~1.41421 = sqrt(2)", "none", "open"]);
   });
   it("the branch that holds, where any is to be chosen", () => {
