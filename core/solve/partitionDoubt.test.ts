@@ -3,7 +3,7 @@ import { call, compileNumber, differentiate, type Expression } from "../formula"
 import { Enclosure } from "../interval";
 import { openStairs } from "./openStairs";
 import { newWork, partition, refine } from "./partition";
-import type { Part, Range, StairsPart } from "./parts";
+import type { Part, Range } from "./parts";
 import { piecesOf } from "./pieces.fixture";
 import { formulaOf, rangeOf, sixDigits } from "./reading.fixture";
 import { signedParts } from "./signedParts";

@@ -1,5 +1,5 @@
 // A runner of tests for Stryker: all test files in one bundle, loaded anew for each mutant, of which only the tests
-// that reach the mutant run, the quickest first, until one fails. Starting the library's own runner for each mutant takes
+// that reach the mutant run, the quickest first, until one fails. Starting the library's runner for each mutant takes
 // five seconds; this takes a few hundredths. Tests that are slow are left out, so what is told is a lower bound.
 import { existsSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
