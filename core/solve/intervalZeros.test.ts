@@ -6,7 +6,7 @@ import { piecesOf } from "./pieces.fixture";
 import { formulaOf, sixDigits } from "./reading.fixture";
 import { candidates, exactOfCandidate, simplestFraction } from "./shortNumbers";
 import { FunctionTable } from "./table";
-import { outward, type Stretch } from "./zeroSet";
+import { outward, type Stretch, type Zero } from "./zeroSet";
 
 const table = new FunctionTable();
 table.define("v", { kind: "pieces", pieces: piecesOf("0 [ x - 1 ) 2", "2 [ 3 - x ] 5") });
@@ -22,16 +22,14 @@ function stretch(range: string, boxes = 20_000): Stretch {
     budget: { boxes, rewrites: 9 },
   };
 }
+const nameOf = ({ exact }: Zero) => (exact && !/^-?[\d.]+$/.test(exact.text) ? ` = ${exact.text}` : "");
 /** `1.41421 = sqrt(2)`, `1 twice`, `flat 0–1`, `open near 1`. */
 function told(text: string, range: string, boxes?: number): string {
   const found = intervalZeros(formulaOf(text), stretch(range, boxes));
   expect([found.algebraic, found.everywhere]).toEqual([false, false]);
   const order = (m: number | null) => (m === 1 ? "" : m === 2 ? " twice" : ` ${m}-fold`);
   return [
-    ...found.zeros.map(
-      (z) =>
-        `${sixDigits(z.at)}${z.exact && !z.exact.text.match(/^-?[\d.]+$/) ? ` = ${z.exact.text}` : ""}${order(z.multiplicity)}`,
-    ),
+    ...found.zeros.map((z) => `${sixDigits(z.at)}${nameOf(z)}${order(z.multiplicity)}`),
     ...(found.flat ?? []).map((f) => `flat ${sixDigits(f.lo)}–${sixDigits(f.hi)}`),
     ...found.open.map((o) => (o.hi - o.lo < 0.01 ? `open near ${sixDigits(o.lo)}` : `open ${o.lo}–${o.hi}`)),
   ].join("; ");
