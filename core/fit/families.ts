@@ -1,16 +1,6 @@
-import {
-  VARIABLE,
-  add,
-  apply,
-  divide,
-  exactNumber,
-  multiply,
-  negate,
-  power,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { VARIABLE, exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
+import type { Expression } from "../formula";
 import { rationalOfDouble, rationalOfTyped } from "../numeric";
 import type { Curve } from "./curve";
 

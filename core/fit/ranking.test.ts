@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
-import { rankModels, studentQuantile, suggestSplit, tooFewRuns, fitModel } from ".";
+import { rankModels, suggestSplit, tooFewRuns, fitModel } from ".";
 
 const free = { context: { notNegative: false, limit: null } };
 const weeks = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9];
@@ -208,18 +208,6 @@ it("runs", () => {
   expect(tooFewRuns([1, 1, 1, 1, 1, -1, -1, -1, -1, -1], 1)).toBe(true);
   expect(tooFewRuns([1, -1, 1, -1, 1, -1, 1, 1, -1, -1], 1)).toBe(false);
 });
-// Two-sided 95 % quantiles from the published table of Student's t.
-it.each([
-  [1, 12.706],
-  [2, 4.303],
-  [5, 2.571],
-  [10, 2.228],
-  [30, 2.042],
-  [120, 1.98],
-])("t with %d degrees", (d, t) => {
-  expect(studentQuantile(0.95, d)).toBeCloseTo(t, 2);
-});
-
 it("fitted directly, no model misses the readings more than on logarithms", () => {
   fc.assert(
     fc.property(

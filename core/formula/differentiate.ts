@@ -1,21 +1,7 @@
-import {
-  add,
-  apply,
-  call,
-  divide,
-  exactNumber,
-  isOneNumber,
-  isZeroNumber,
-  multiply,
-  negate,
-  power,
-  size,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  dependsOnVariable,
-  type Expression,
-} from "./expression";
+import { exactNumber, isOneNumber, isZeroNumber, wholeNumber } from "./numbers";
+import { add, apply, call, divide, multiply, negate, power, subtract } from "./build";
+import type { Expression } from "./expression";
+import { size, wholeExponent, dependsOnVariable } from "./read";
 import { ratio } from "../numeric";
 
 const ZERO_NUMBER = wholeNumber(0);

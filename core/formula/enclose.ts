@@ -1,6 +1,7 @@
 import { spend } from "../numeric";
 import { EMPTY, Enclosure, BROKEN, NOTHING, PARTIAL, iv } from "../interval";
-import { same, wholeExponent, type Expression, type Unary } from "./expression";
+import type { Expression, Unary } from "./expression";
+import { same, wholeExponent } from "./read";
 import type { FunctionLookup } from "./evaluate";
 import { byRule, type Compiler, type One, type Rules, type Two } from "./rules";
 

@@ -1,6 +1,7 @@
 import { toDouble } from "../numeric";
 import { roundHalfAway } from "../interval";
-import { dependsOnVariable, wholeExponent, type Expression, type Unary } from "./expression";
+import type { Expression, Unary } from "./expression";
+import { dependsOnVariable, wholeExponent } from "./read";
 import { byRule, type Compiler, type Rules, type Two } from "./rules";
 
 /** A number function of one variable; NaN where it has no value. */

@@ -14,7 +14,7 @@ import {
 } from "./index";
 import { EMPTY, Enclosure } from "../interval";
 import { rationalOfTyped } from "../numeric";
-import { encloseRational } from "./expression";
+import { encloseRational } from "./numbers";
 import { FunctionTable } from "../solve";
 import { formulaText } from "./formulaText.fixture";
 

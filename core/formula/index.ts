@@ -1,4 +1,7 @@
 export * from "./expression";
+export * from "./read";
+export * from "./numbers";
+export * from "./build";
 export { derivativeWithin, differentiate } from "./differentiate";
 export { parse } from "./syntax";
 export { MAX_DEPTH, MAX_LENGTH, type Syntax, type Operator } from "./syntaxTree";

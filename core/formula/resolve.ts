@@ -1,24 +1,8 @@
 import { ONE, isInteger, isZero, toDouble, type Rational } from "../numeric";
 import { Enclosure, down, up } from "../interval";
-import {
-  EULER,
-  PI,
-  VARIABLE,
-  add,
-  apply,
-  call,
-  divide,
-  enclosedNumber,
-  exactNumber,
-  multiply,
-  negate,
-  nthRoot,
-  power,
-  extreme,
-  subtract,
-  type Expression,
-  type Unary,
-} from "./expression";
+import { EULER, PI, VARIABLE, enclosedNumber, exactNumber } from "./numbers";
+import { add, apply, call, divide, multiply, negate, nthRoot, power, extreme, subtract } from "./build";
+import type { Expression, Unary } from "./expression";
 import { nearName, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
 import { parse } from "./syntax";
 import type { Syntax } from "./syntaxTree";

@@ -1,5 +1,6 @@
 import { EMPTY, Enclosure, ENTIRE, BROKEN, iv } from "../interval";
-import { wholeExponent, type Expression, type Unary } from "./expression";
+import type { Expression, Unary } from "./expression";
+import { wholeExponent } from "./read";
 import type { FunctionLookup } from "./evaluate";
 import { UNARY, compare, ZERO, ONE, flat } from "./enclose";
 import { byRule, type Compiler, type One, type Rules, type Two } from "./rules";

@@ -1,5 +1,6 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, iv } from "../interval";
-import { wholeExponent, type Expression, type Unary } from "./expression";
+import type { Expression, Unary } from "./expression";
+import { wholeExponent } from "./read";
 import { byRule, type Compiler, type One, type Rules, type Two } from "./rules";
 
 /**

@@ -10,7 +10,9 @@ import {
   type Polynomial,
   type Rational,
 } from "../numeric";
-import { apply, divide, exactNumber, type Expression, type Unary } from "./expression";
+import { exactNumber } from "./numbers";
+import { apply, divide } from "./build";
+import type { Expression, Unary } from "./expression";
 import { latexBrackets, latexName } from "./print";
 import { byRule, type Rules, type Two } from "./rules";
 

@@ -1,20 +1,12 @@
+import { exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, power, rebuild, subtract } from "../formula/build";
 import {
-  add,
-  apply,
   dependsOnVariable,
   differentiate,
-  divide,
-  exactNumber,
   expressionText,
-  multiply,
-  negate,
   parts,
-  power,
-  rebuild,
   same,
-  subtract,
   wholeExponent,
-  wholeNumber,
   type Expression,
 } from "../formula";
 import { isIdenticallyZero, polynomialExpression, polynomialForm, signed, termsOf } from "../solve";

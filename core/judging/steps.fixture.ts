@@ -1,20 +1,7 @@
 import fc from "fast-check";
-import {
-  VARIABLE,
-  add,
-  compileNumber,
-  divide,
-  exactNumber,
-  expressionText,
-  multiply,
-  negate,
-  parts,
-  polynomialText,
-  rebuild,
-  resolve,
-  subtract,
-  type Expression,
-} from "../formula";
+import { VARIABLE, exactNumber } from "../formula/numbers";
+import { add, divide, multiply, negate, rebuild, subtract } from "../formula/build";
+import { compileNumber, expressionText, parts, polynomialText, resolve, type Expression } from "../formula";
 import { rationalOfTyped } from "../numeric";
 import { polynomialForm } from "../solve";
 

@@ -1,18 +1,6 @@
-import {
-  Noted,
-  add,
-  apply,
-  dependsOnVariable,
-  exactNumber,
-  mapParts,
-  negate,
-  parts,
-  substitute,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, mapParts, negate, substitute, subtract } from "../formula/build";
+import { Noted, dependsOnVariable, parts, wholeExponent, type Expression } from "../formula";
 import { signOf, type Rational } from "../numeric";
 import { inline } from "./inline";
 import type { FunctionTable, Piece } from "./table";

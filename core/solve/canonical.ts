@@ -9,20 +9,9 @@ import {
   signOf,
   type Rational,
 } from "../numeric";
-import {
-  PI,
-  add,
-  apply,
-  dependsOnVariable,
-  divide,
-  exactNumber,
-  mapParts,
-  multiply,
-  negate,
-  nthRoot,
-  subtract,
-  type Expression,
-} from "../formula";
+import { PI, exactNumber } from "../formula/numbers";
+import { add, apply, divide, mapParts, multiply, negate, nthRoot, subtract } from "../formula/build";
+import { dependsOnVariable, type Expression } from "../formula";
 import { constantForm } from "./constant";
 import { rationalOf, type ConstantForm, type Term } from "./constantForm";
 import { productOf, tidied } from "./tidied";

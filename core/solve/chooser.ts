@@ -1,17 +1,8 @@
 import { floorOf, isInteger, ratio, rationalOfDouble, signOf, spend, toDouble, type Rational } from "../numeric";
 import { EMPTY, Enclosure, roundHalfAway } from "../interval";
-import {
-  add,
-  apply,
-  dependsOnVariable,
-  exactNumber,
-  mapParts,
-  negate,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, mapParts, negate, subtract } from "../formula/build";
+import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
 import { exactRational } from "./constant";
 import { putIn, signAtSpot, spotOfConstant, spotOfRational, type Spot } from "./spot";
 import { inline } from "./inline";

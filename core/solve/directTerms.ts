@@ -1,16 +1,9 @@
 import { NOTHING_THERE, isUsable, plainTerm, point } from "./termAlgebra";
 import { ZERO, ratio, type Polynomial, type Rational } from "../numeric";
 import { Enclosure, containsZero, iv } from "../interval";
-import {
-  compileEnclosure,
-  derivativeWithin,
-  divide,
-  encloseRational,
-  exactNumber,
-  negate,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { encloseRational, exactNumber, wholeNumber } from "../formula/numbers";
+import { divide, negate } from "../formula/build";
+import { compileEnclosure, derivativeWithin, type Expression } from "../formula";
 import { isExactlyZero } from "./constant";
 import { encloseConstant } from "./encloseConstant";
 import type { Term } from "./growth";

@@ -12,19 +12,9 @@ import {
   type Rational,
 } from "../numeric";
 import { canonical } from "./canonical";
-import {
-  PI,
-  add,
-  apply,
-  divide,
-  exactNumber,
-  expressionLatex,
-  expressionText,
-  multiply,
-  negate,
-  subtract,
-  type Expression,
-} from "../formula";
+import { PI, exactNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, subtract } from "../formula/build";
+import { expressionLatex, expressionText, type Expression } from "../formula";
 
 /** An answer without rounding: as an expression without variable, as text and as LaTeX. */
 export interface ExactForm {

@@ -2,22 +2,9 @@ import { DirectTerms, type Approach } from "./directTerms";
 import { TermAlgebra, ZERO_EXPRESSION, isDecided, isPlain, isUsable, plainTerm, point } from "./termAlgebra";
 import { ONE, ZERO, isZero, ratio, signOf, toDouble } from "../numeric";
 import { Enclosure, PARTIAL, iv } from "../interval";
-import {
-  PI,
-  add,
-  apply,
-  dependsOnVariable,
-  divide,
-  encloseRational,
-  exactNumber,
-  multiply,
-  negate,
-  power,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { PI, encloseRational, exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
+import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
 import { exactRational } from "./constant";
 import { MARGIN, grows, isNought, vanishes, type Term } from "./growth";
 import { rationalForm } from "./rationalForm";

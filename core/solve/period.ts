@@ -1,16 +1,7 @@
 import { ratio, type Rational } from "../numeric";
-import {
-  PI,
-  add,
-  dependsOnVariable,
-  differentiate,
-  divide,
-  exactNumber,
-  multiply,
-  parts,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { PI, exactNumber, wholeNumber } from "../formula/numbers";
+import { add, divide, multiply } from "../formula/build";
+import { dependsOnVariable, differentiate, parts, type Expression } from "../formula";
 import { exactRational } from "./constant";
 import { inline } from "./inline";
 import type { Range } from "./parts";

@@ -1,15 +1,6 @@
-import {
-  PI,
-  add,
-  apply,
-  compileEnclosure,
-  exactNumber,
-  multiply,
-  negate,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { PI, exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, multiply, negate, subtract } from "../formula/build";
+import { compileEnclosure, type Expression } from "../formula";
 import { EMPTY, Enclosure } from "../interval";
 import { ONE, ZERO, isInteger, isZero, ratio, signOf, type Rational } from "../numeric";
 import { exactRational } from "./constant";

@@ -1,18 +1,7 @@
 import { ONE, denominator, isInteger, numerator, ratio, signOf, type Polynomial, type Rational } from "../numeric";
-import {
-  VARIABLE,
-  add,
-  decimalText,
-  divide,
-  exactNumber,
-  multiply,
-  negate,
-  power,
-  powersInOrder,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { VARIABLE, exactNumber, wholeNumber } from "../formula/numbers";
+import { add, divide, multiply, negate, power, subtract } from "../formula/build";
+import { decimalText, powersInOrder, type Expression } from "../formula";
 
 /** An exact polynomial written out as a sum of powers, as a person would: 14 − q/30, 2 t − 10, x² − 5 x + 6. */
 export function polynomialExpression(p: Polynomial): Expression {

@@ -1,16 +1,8 @@
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
-import {
-  resolve,
-  compileNumber,
-  compileEnclosure,
-  box,
-  multiply,
-  subtract,
-  exactNumber,
-  substitute,
-  VARIABLE,
-} from "../formula";
+import { VARIABLE, exactNumber } from "../formula/numbers";
+import { multiply, substitute, subtract } from "../formula/build";
+import { resolve, compileNumber, compileEnclosure, box } from "../formula";
 import { ratio, isolateRealRoots, poly } from "../numeric";
 import { formulaText } from "../formula/formulaText.fixture";
 import { findRoots } from "./index";

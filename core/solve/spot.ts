@@ -1,18 +1,8 @@
 import { isolateRealRoots, poly, rationalOfDouble, signOf, toDouble, type Polynomial, type Rational } from "../numeric";
 import { EMPTY, Enclosure, PARTIAL, BROKEN, containsZero } from "../interval";
-import {
-  compileEnclosure,
-  dependsOnVariable,
-  differentiate,
-  encloseRational,
-  enclosedNumber,
-  exactNumber,
-  same,
-  size,
-  substitute,
-  subtract,
-  type Expression,
-} from "../formula";
+import { enclosedNumber, encloseRational, exactNumber } from "../formula/numbers";
+import { substitute, subtract } from "../formula/build";
+import { compileEnclosure, dependsOnVariable, differentiate, same, size, type Expression } from "../formula";
 import { exactRational, isExactlyZero, vanishesAt } from "./constant";
 import { encloseConstant } from "./encloseConstant";
 import { formOf, rationalExact, type ExactForm } from "./exactForm";

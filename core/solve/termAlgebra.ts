@@ -1,18 +1,8 @@
 import { ZERO, isInteger, isZero, signOf, toDouble, type Rational } from "../numeric";
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero, iv } from "../interval";
-import {
-  add,
-  divide,
-  encloseRational,
-  exactNumber,
-  multiply,
-  negate,
-  power,
-  same,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { encloseRational, exactNumber, wholeNumber } from "../formula/numbers";
+import { add, divide, multiply, negate, power, subtract } from "../formula/build";
+import { same, type Expression } from "../formula";
 import { isNought, orderBound, vanishes, type Growth, type Term } from "./growth";
 import { polynomialForm } from "./rationalForm";
 import { constantSign } from "./terms";

@@ -1,18 +1,6 @@
-import {
-  add,
-  apply,
-  dependsOnVariable,
-  differentiate,
-  divide,
-  multiply,
-  negate,
-  power,
-  same,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { wholeNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
+import { dependsOnVariable, differentiate, same, wholeExponent, type Expression } from "../formula";
 import { isExactlyZero } from "./constant";
 import { encloseConstant } from "./encloseConstant";
 

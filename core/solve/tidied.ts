@@ -1,18 +1,6 @@
-import {
-  add,
-  dependsOnVariable,
-  divide,
-  exactNumber,
-  expressionText,
-  multiply,
-  negate,
-  power,
-  rebuild,
-  same,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { exactNumber, wholeNumber } from "../formula/numbers";
+import { add, divide, multiply, negate, power, rebuild, subtract } from "../formula/build";
+import { dependsOnVariable, expressionText, same, type Expression } from "../formula";
 import { ONE, ZERO, isInteger, isZero, signOf, type Rational } from "../numeric";
 import { polynomialExpression } from "./polynomialExpression";
 import { polynomialForm } from "./rationalForm";

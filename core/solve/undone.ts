@@ -1,17 +1,6 @@
-import {
-  add,
-  apply,
-  dependsOnVariable,
-  divide,
-  exactNumber,
-  multiply,
-  negate,
-  power,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
+import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
 import { ONE, denominator, numerator, rationalRoot } from "../numeric";
 import { exactRational } from "./constant";
 import { encloseConstant } from "./encloseConstant";

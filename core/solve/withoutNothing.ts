@@ -1,12 +1,6 @@
-import {
-  Noted,
-  dependsOnVariable,
-  exactNumber,
-  isZeroNumber,
-  mapParts,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { exactNumber, isZeroNumber, wholeNumber } from "../formula/numbers";
+import { mapParts } from "../formula/build";
+import { Noted, dependsOnVariable, type Expression } from "../formula";
 import { ratio, type Rational } from "../numeric";
 import { rationalForm } from "./rationalForm";
 

@@ -1,18 +1,6 @@
-import {
-  add,
-  apply,
-  dependsOnVariable,
-  divide,
-  exactNumber,
-  multiply,
-  negate,
-  power,
-  size,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
+import { dependsOnVariable, size, wholeExponent, type Expression } from "../formula";
 import { containsZero } from "../interval";
 import { ZERO, isolateRealRoots, poly, type Polynomial, type Rational } from "../numeric";
 import { MAX_BOXES } from "./branch";

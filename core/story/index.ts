@@ -8,15 +8,4 @@ export { lineExamples, namedCalculation, type LineExamples } from "./examples";
 export { limitPhrases, type LimitPhrase } from "./limits";
 export { keyOfMark, likelyRole, markHint, nameMark, namesFor } from "./phrase";
 export { pastedText, type Pasted } from "./pastedText";
-export {
-  caseWithFunction,
-  freeFunctionName,
-  ownerTurned,
-  pieceAdded,
-  piecesBegun,
-  piecesTried,
-  piecesWritten,
-  stepTwin,
-  type PiecesTried,
-  type TypedPiece,
-} from "./pieces";
+export * from "./pieces";

@@ -1,18 +1,6 @@
-import {
-  VARIABLE,
-  add,
-  apply,
-  dependsOnVariable,
-  differentiate,
-  divide,
-  exactNumber,
-  multiply,
-  negate,
-  power,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { VARIABLE, exactNumber, wholeNumber } from "../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
+import { dependsOnVariable, differentiate, type Expression } from "../formula";
 import { ONE, isZero, poly } from "../numeric";
 import { exactRational, isIdenticallyZero, polynomialExpression, polynomialForm, signed, termsOf } from "../solve";
 

@@ -1,15 +1,6 @@
-import {
-  add,
-  apply,
-  dependsOnVariable,
-  multiply,
-  power,
-  substitute,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../formula";
+import { wholeNumber } from "../formula/numbers";
+import { add, apply, multiply, power, substitute, subtract } from "../formula/build";
+import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
 import {
   areMultiples,
   compareSpots,

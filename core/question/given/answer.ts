@@ -1,15 +1,11 @@
 import type { QuestionOf } from "../kind";
+import { VARIABLE, exactNumber } from "../../formula/numbers";
+import { call, rebuild, substitute, subtract } from "../../formula/build";
 import {
-  VARIABLE,
-  call,
   compileNumber,
   dependsOnVariable,
-  exactNumber,
   nearName,
   quoted,
-  rebuild,
-  substitute,
-  subtract,
   type Expression,
   type NumberFunction,
 } from "../../formula";

@@ -20,6 +20,7 @@ import {
   type RootSearch,
   type Spot,
   type Stretch,
+  type ValueAt,
 } from "../../solve";
 import { readingOf } from "../../model";
 import type { MultiplyFinding, Solution } from "../finding";
@@ -40,17 +41,8 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
   const first = valueAt(e, start, table);
   if (first.kind !== "value")
     throw new Refusal(`${name} has no value at ${variable.name} = ${showSpot(start)}, where the counting starts.`);
-  // The level as it is, not its nearest double: 0.1 · 100 · 0.5^(2/8) keeps its logarithm short.
-  const base = first.exact
-    ? exactNumber(first.exact)
-    : first.form && !dependsOnVariable(first.form)
-      ? first.form
-      : enclosedNumber(first.lo + (first.hi - first.lo) / 2, new Enclosure(first.lo, first.hi));
-  if (isExactlyZero(base))
-    throw new Refusal(
-      `${name} is 0 at ${variable.name} = ${showSpot(start)}, where the counting starts, and every multiple of 0 is 0: ` +
-        "count from another input.",
-    );
+  const base = baseOf(first);
+  if (isExactlyZero(base)) throw new Refusal(nothingFrom(asking, start));
   const wanted = times(numberOf(factor), base);
   const goal = subtract(e, wanted);
   const search = findRoots(goal, table, { from: start, to: asking.range.to }, asking.work);
@@ -96,6 +88,18 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
     secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
   };
 }
+
+/** The level as it is, not its nearest double: 0.1 · 100 · 0.5^(2/8) keeps its logarithm short. */
+const baseOf = (first: ValueAt & { kind: "value" }): Expression =>
+  first.exact
+    ? exactNumber(first.exact)
+    : first.form && !dependsOnVariable(first.form)
+      ? first.form
+      : enclosedNumber(first.lo + (first.hi - first.lo) / 2, new Enclosure(first.lo, first.hi));
+
+const nothingFrom = ({ name, variable }: Asking, start: Spot): string =>
+  `${name} is 0 at ${variable.name} = ${showSpot(start)}, where the counting starts, and every multiple of 0 is 0: ` +
+  "count from another input.";
 
 function levelOf(wanted: Expression): Spot {
   const exact = exactRational(wanted);

@@ -1,17 +1,6 @@
-import {
-  VARIABLE,
-  add,
-  apply,
-  dependsOnVariable,
-  differentiate,
-  divide,
-  multiply,
-  negate,
-  substitute,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../../formula";
+import { VARIABLE, wholeNumber } from "../../formula/numbers";
+import { add, apply, divide, multiply, negate, substitute, subtract } from "../../formula/build";
+import { dependsOnVariable, differentiate, type Expression } from "../../formula";
 import { constantSign, exactRational, isExactlyZero, signed, termsOf } from "../../solve";
 import { isZero } from "../../numeric";
 import { NONE, NOUGHT, equation, type Equation, type Setting } from "../statement";

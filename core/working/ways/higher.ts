@@ -1,27 +1,10 @@
-import {
-  VARIABLE,
-  exactNumber,
-  expressionText,
-  latexBrackets,
-  latexName,
-  polynomialLatex,
-  polynomialText,
-  power,
-  wholeNumber,
-} from "../../formula";
+import { VARIABLE, exactNumber, wholeNumber } from "../../formula/numbers";
+import { power } from "../../formula/build";
+import { expressionText, latexBrackets, latexName, polynomialLatex, polynomialText } from "../../formula";
 import { isZero, poly, ratio, type Polynomial, type Rational } from "../../numeric";
 import { polynomialForm } from "../../solve";
-import {
-  NOUGHT,
-  anyOf,
-  equation,
-  isZeroSide,
-  polynomialEquation,
-  solved,
-  written,
-  type Equation,
-  type Setting,
-} from "../statement";
+import { NOUGHT, anyOf, equation, isZeroSide, polynomialEquation, solved, written } from "../statement";
+import type { Equation, Setting } from "../statement";
 import { primitiveFactor } from "./quadratic";
 import type { Move } from "./way";
 

@@ -1,15 +1,6 @@
-import {
-  apply,
-  dependsOnVariable,
-  divide,
-  expressionLatex,
-  expressionText,
-  multiply,
-  power,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../../formula";
+import { wholeNumber } from "../../formula/numbers";
+import { apply, divide, multiply, power, subtract } from "../../formula/build";
+import { dependsOnVariable, expressionLatex, expressionText, type Expression } from "../../formula";
 import { isInteger, toDouble } from "../../numeric";
 import { exactRational, signed, termsOf } from "../../solve";
 import { equation, written, type Equation, type Setting, type WorkingStep } from "../statement";

@@ -1,39 +1,19 @@
+import { VARIABLE, exactNumber, wholeNumber } from "../../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../../formula/build";
 import {
-  VARIABLE,
-  add,
-  apply,
   dependsOnVariable,
-  divide,
-  exactNumber,
   expressionLatex,
   expressionText,
   latexBrackets,
   latexName,
-  multiply,
-  negate,
   polynomialLatex,
   polynomialText,
-  power,
-  subtract,
-  wholeNumber,
   type Expression,
 } from "../../formula";
 import { ONE, ZERO, isZero, poly, ratio, rationalRoot, signOf, type Polynomial, type Rational } from "../../numeric";
 import { constantSign, exactRational, polynomialForm, quadraticExact, tidied } from "../../solve";
-import {
-  NONE,
-  NOUGHT,
-  anyOf,
-  equation,
-  isZeroSide,
-  polynomialEquation,
-  solved,
-  written,
-  type Equation,
-  type Setting,
-  type Statement,
-  type WorkingStep,
-} from "../statement";
+import { NONE, NOUGHT, anyOf, equation, isZeroSide, polynomialEquation, solved, written } from "../statement";
+import type { Equation, Setting, Statement, WorkingStep } from "../statement";
 import type { Move } from "./way";
 
 /** Whole coefficients past this are no easier to read than the decimals they come from. */

@@ -1,13 +1,6 @@
-import {
-  dependsOnVariable,
-  divide,
-  expressionText,
-  negate,
-  nthRoot,
-  power,
-  wholeExponent,
-  wholeNumber,
-} from "../../formula";
+import { wholeNumber } from "../../formula/numbers";
+import { divide, negate, nthRoot, power } from "../../formula/build";
+import { dependsOnVariable, expressionText, wholeExponent } from "../../formula";
 import { constantSign, exactRational, rationalForm } from "../../solve";
 import { NONE, NOUGHT, anyOf, equation, type Equation, type Setting, type Statement } from "../statement";
 import { undone } from "./undone";

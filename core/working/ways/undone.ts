@@ -1,17 +1,6 @@
-import {
-  add,
-  apply,
-  dependsOnVariable,
-  divide,
-  expressionText,
-  multiply,
-  negate,
-  power,
-  subtract,
-  wholeExponent,
-  wholeNumber,
-  type Expression,
-} from "../../formula";
+import { wholeNumber } from "../../formula/numbers";
+import { add, apply, divide, multiply, negate, power, subtract } from "../../formula/build";
+import { dependsOnVariable, expressionText, wholeExponent, type Expression } from "../../formula";
 import { isZero } from "../../numeric";
 import { encloseConstant, exactRational } from "../../solve";
 

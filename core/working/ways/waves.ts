@@ -1,15 +1,6 @@
-import {
-  PI,
-  apply,
-  dependsOnVariable,
-  divide,
-  expressionLatex,
-  expressionText,
-  multiply,
-  subtract,
-  wholeNumber,
-  type Expression,
-} from "../../formula";
+import { PI, wholeNumber } from "../../formula/numbers";
+import { apply, divide, multiply, subtract } from "../../formula/build";
+import { dependsOnVariable, expressionLatex, expressionText, type Expression } from "../../formula";
 import { canonical, encloseConstant, findRoots, isExactlyZero } from "../../solve";
 import { formatNumber } from "../../explain";
 import { NONE, anyOf, solved, written, type Equation, type Setting, type WorkingStep } from "../statement";
