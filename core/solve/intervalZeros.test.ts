@@ -64,6 +64,16 @@ describe("zeros by enclosures alone", () => {
     ["(x - 1)^2 + 1e-12", "0 … 3", ""],
     ["1e-12 - (x - 1)^2", "0 … 3", "0.999999 = 999999/1000000; 1 = 1000001/1000000"],
     ["-1e-12 - (x - 1)^2", "0 … 3", ""],
+    // closer than boxes are split, told by the one bend of the curve there
+    ["(x - 1)^2 - 1e-17", "0 … 3", "1; 1"],
+    ["1e-17 - (x - 1)^2", "0 … 3", "1; 1"],
+    ["(x - 1.1)^2 (x + 5) - 1e-17", "0 … 3", "1.1; 1.1"],
+    ["(x - 1)^2 + 1e-17", "0 … 3", ""],
+    ["-1e-17 - (x - 1)^2", "0 … 3", ""],
+    ["x^2 exp(x) - 1e-19", "-1 … 1", "-3.16228e-10; 3.16228e-10"],
+    ["cosh(x) - 1 - 1e-22", "-1 … 1", "open near -5.07594e-8"],
+    ["x^2 exp(x) + 1e-19", "-1 … 1", ""],
+    ["1e-19 - x^2 exp(x)", "-1 … 1", "-3.16228e-10; 3.16228e-10"],
     // touching at a number without a short name stays open
     ["(x exp(x) - 2)^2", "0 … 3", "open near 0.852605"],
     // 0 throughout, which enclosures of a difference do not tell
