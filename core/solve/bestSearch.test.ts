@@ -70,7 +70,23 @@ describe("the best of what is taken, against limits and what is open", () => {
     ["x step(1 - x)", "0 r; (0 1) x; 1; (1 2) 0; 2 r", "1 at 1e"],
     ["sqrt(x)", "-1 r; (-1 0) –; 0; (0 4) sqrt(x); 4 r", "2 at 4e"],
     ["-sqrt(x)", "-1 r; (-1 0) –; 0; (0 4) -sqrt(x); 4 r", "0 at 0e"],
+    // functions that may jump: where both sides come to the very value, it does not
+    ["-abs(x) step(x + 9)", "-1 r; (-1 0) x; 0; (0 1) -x; 1 r", "0 at 0"],
+    ["-abs(x^2 - 2) step(x)", "1 r; (1 sqrt(2)) x^2 - 2; sqrt(2); (sqrt(2) 2) 2 - x^2; 2 r", "0 at 1.41421"],
+    ["x step(x - 1)", "0 r; (0 1) 0; 1; (1 2) x; 2 r", "2 at 2e"],
+    ["x step(1 - x) + 2 step(x - 3)", "0 r; (0 1) x; 1; (1 2) 0", "1 at 1e"],
+    ["step(x - 1) (3 - x)", "0 r; (0 1) 0; 1; (1 2) 3 - x; 2 r", "2 at 1e"],
+    ["step(x - 1) (3 - x) - step(-x)", "0 r; (0 1) 0; 1; (1 2) 3 - x; 2 r", "2 at 1e"],
+    ["step(x - 1) (3 + D - x)", "0 r; (0 1) 0; 1; (1 2) 3 + D - x; 2 r", "2 at 1e"],
+    // the zero of a slope, worth what the formula beside it is worth there
+    ["floor(5 + 0 x) - (x - 1)^2", "(0 1) 5 - (x - 1)^2; 1 z", "5 at 1"],
+    ["floor(5 + 0 x) - (x - 1)^2", "1 z; (1 2) 5 - (x - 1)^2; 2 r", "5 at 1"],
+    ["exp(exp(x))", "9 r", "open [9 9]"],
+    ["-exp(exp(x))", "0 r; 9 r", "-2.71828 at 0e"],
     // level: with the places that join it
+    ["min(x, 2) max(x, 2)/x", "2; (2 4) 2; 4 r", "2 at 2–4"],
+    ["0 x + 3", "(0 …) 0 x + 3", "3 at 0°–Infinity°"],
+    ["min(x, 1)", "(1 2) 1; 2 r", "1 at 1°–2"],
     ["5", "0 r; (0 1) 5; 1 r", "5 at 0–1"],
     ["min(x, 1)", "0 r; (0 1) x; 1; (1 2) 1; 2 r", "1 at 1–2"],
     ["floor(x)", "1; (1 2) 1", "1 at 1–2°"],
@@ -122,6 +138,9 @@ describe("the best of what is taken, against limits and what is open", () => {
     ["max(x, 1)", "0 r; (0 1) 1; 1; (1 2) x; 2 r", "1 at 0–1"],
     ["1 - sin(x)/x", "0; (0 3) 1 - sin(x)/x; 3 r", "→ 0 at 0"],
     ["abs(x^2 - 3)", "-sqrt(3); 0; sqrt(3)", "0 at -1.73205e 1.73205e"],
+    ["x", "1/3; 2/6; 1/2", "0.333333 at 0.333333e 0.333333e"],
+    ["-x^2", "-2 r; 1 r; 2 r", "-4 at -2e 2e"],
+    ["x", "3 r; 1 r; 2 r", "1 at 1e"],
   ])("the least of %s over %s: %s", (whole, parts, wanted) => expect(told(whole, parts, -1)).toBe(wanted));
 
   it.each([
@@ -144,6 +163,9 @@ describe("the best of what is taken, against limits and what is open", () => {
     // the limit itself is not told: the cell, or the far end, is open
     ["x + D/x", "0; (0 1) x + D/x; 1 r", "1 at 1e but [0 1]"],
     ["D x", "0 r; (0 …) D x", "0 at 0e but [0 Infinity]"],
+    ["1 + D x", "2 r; (2 …) 1 + D x", "1 at 2e but [2 Infinity]"],
+    ["1 + D x", "(… -2) 1 + D x; -2 r", "1 at -2e but [-Infinity -2]"],
+    ["D/x - 5", "0; (0 1) -5 + D/x; 1 r", "-5 at 1e but [0 1]"],
     ["D x", "(… 0) D x; 0 r", "0 at 0e but [-Infinity 0]"],
   ])("of %s over %s, what is open beside it: %s", (whole, parts, wanted) => expect(told(whole, parts)).toBe(wanted));
 

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { ratio } from "../numeric";
 import { FunctionTable, encloseConstant, limitAt, spotOfConstant, spotOfRational } from "./index";
+import { expressionText } from "../formula";
+import { approaches } from "./limits";
 import { formulaOf } from "./reading.fixture";
 
 const table = new FunctionTable();
@@ -100,6 +102,44 @@ describe("limits", () => {
   ] as const)("%s at %s has none, and stays between %s and %s", (text, at, lo, hi) =>
     expect(limitAt(formulaOf(text), SPOTS[at]!, 1, 1, table)).toEqual({ kind: "open", lo, hi }),
   );
+
+  const D = "(sin(1)^2 + cos(1)^2 - 1)";
+  it.each([
+    // what may grow without bound, to a side that is told or not
+    ["x (1 + sin(x))", "far", 1, 0, Infinity],
+    ["-x (1 + sin(x))", "far", 1, -Infinity, 0],
+    ["x sin(x)", "far", 1, -Infinity, Infinity],
+    [`${D}/x`, "0", 1, -Infinity, Infinity],
+    [`x ${D}`, "far", 1, -Infinity, Infinity],
+    // no value at all nearby
+    ["ln(-x)", "0", 1, -Infinity, Infinity],
+  ] as const)("%s at %s from side %s is open, between %s and %s", (text, at, side, lo, hi) =>
+    expect(limitAt(formulaOf(text), SPOTS[at]!, side, 1, table)).toEqual({ kind: "open", lo, hi }),
+  );
+  it("where the formula goes on smoothly, the limit is its value, in closed form", () => {
+    const named = (text: string, at: string) => {
+      const found = limitAt(formulaOf(text), SPOTS[at]!, 1, 1, table);
+      return found.kind === "finite" && found.form ? expressionText(found.form, "x") : found.kind;
+    };
+    expect(["x^2", "exp(x)", "sqrt(x)", "5 + x - x"].map((t) => named(t, "3"))).toEqual([
+      "9",
+      "exp(3)",
+      "sqrt(3)",
+      "5",
+    ]);
+    expect(named("exp(2)", "0")).toBe("exp(2)");
+    expect(named("x + exp(-1/x)", "0")).toBe("0");
+    expect(named("2 + exp(-1/x)", "0")).toBe("2");
+  });
+  it("sides come closer step by step, within half the room", () => {
+    const deltas = (room: number) => approaches(SPOTS["0"]!, 1, room).map((a) => [a.side, a.delta]);
+    expect(deltas(1)).toEqual([0, 12, 26, 40].map((k) => [1, 2 ** (-4 - k)]));
+    expect(deltas(1 / 16)).toEqual([0, 12, 26, 40].map((k) => [1, 2 ** (-5 - k)]));
+    expect(deltas(0)).toEqual([]);
+    expect(approaches(null, -1, 0).map((a) => [a.spot, a.side, a.delta])).toEqual(
+      [8, 16, 30, 48].map((k) => [null, -1, 2 ** -k]),
+    );
+  });
 
   it("where two growths cancel and what is left is not seen, nothing is claimed", () =>
     expect(limitAt(formulaOf("ln(x + 1) - ln(x)"), null, 1, 1, table).kind).toBe("open"));

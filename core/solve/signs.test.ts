@@ -78,6 +78,22 @@ describe("which of several functions is least", () => {
     // at 2 both, and at the ends the constant as well
     ["1 + abs(x - 2); 1 + 2 abs(x - 2); 3", "0 … 4", "a[0, 4]", "ac 0, ab 2, ac 4"],
     ["1 + abs(x - 1); 1 + 1/2", "1.5 … 1.5", "=[1.5, 1.5]", "ab 1.5"],
+    // a place whose least belongs to no side of it
+    ["floor(x); ceil(x) - 1", "0 … 2", "b[0, 0] =(0, 1) b[1, 1] =(1, 2) b[2, 2]", ""],
+    ["ceil(x); 1 + floor(x)", "0.5 … 1.5", "=[0.5, 1) a[1, 1] =(1, 1.5]", ""],
+    ["sqrt(-x^2); 1", "-1 … 1", "b[-1, 0) a[0, 0] b(0, 1]", ""],
+    ["sqrt(-x^2) + 1; 1", "-1 … 1", "b[-1, 1]", "ab 0"],
+    // without end
+    ["x; 0 x", "…", "a(-Infinity, 0] b[0, Infinity)", "ab 0"],
+    ["exp(x); exp(-x)", "…", "a(-Infinity, 0] b[0, Infinity)", "ab 0"],
+    ["x^2 - 2; 0 x", "0 …", "a[0, 1.41421] b[1.41421, Infinity)", "ab 1.41421"],
+    // nobody has a value
+    ["sqrt(x); ln(x)", "-2 … -1", "", ""],
+    ["sqrt(x); ln(x)", "-1 … 1", "a[0, 0] b(0, 1]", ""],
+    // three of which two are one
+    ["x; x; 2x", "-1 … 1", "c[-1, 0] =[0, 1]", "ab 0"],
+    ["2x; x; x", "-1 … 1", "a[-1, 0] =[0, 1]", "ab 0"],
+    ["x; 1; 1", "0 … 2", "a[0, 1] =[1, 2]", "ab 1"],
   ])("%s on %s: %s", (texts, range, leaders, meets) => {
     const found = least(texts, range);
     expect(found.isOpen).toBe(false);
