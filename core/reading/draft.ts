@@ -75,6 +75,11 @@ export class Draft {
     return row.name;
   }
 
+  /** A name for data that no other data have: the first wanted while there are none, else the second. */
+  dataName(only: string, other: string): string {
+    return this.offers.some((o) => o.kind === "data") ? other : only;
+  }
+
   data(row: DataTable, from: Span): string {
     this.put({ kind: "data", from, row });
     return row.name;

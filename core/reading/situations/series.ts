@@ -1,8 +1,9 @@
 import { re } from "../pattern";
-import { plural } from "../../units";
+import { plural, singular } from "../../units";
 import type { FitModel } from "../../model";
 import type { Amount } from "../amount";
 import { Draft } from "../draft";
+import { isPlural } from "../nouns";
 import { isTimeUnit, unitOfWord } from "../spokenUnits";
 import { hull, type Span } from "../text";
 import type { Told } from "../told";
@@ -17,22 +18,52 @@ interface Table extends Span {
 
 /** Three or more pairs of numbers in one sentence become data, and a function fitted to them. */
 export function series(told: Told): Draft | null {
-  const table = tableOf(told);
+  const tables = tablesOf(told);
+  const table = tables.find((t) => t.xs[0]!.kind === "money") ?? tables[0];
   if (!table) return null;
   const draft = new Draft();
+  const main = fitted(draft, told, table);
+  const isDemand = table.xs[0]!.kind === "money" && table.ys[0]!.kind !== "money";
+  const costs = isDemand ? tables.find((t) => t !== table && t.ys[0]!.kind === "money" && isCounted(t.xs[0]!)) : null;
+  const earned = isDemand ? earnedOf(draft, told, main, costs ?? null) : null;
+  const since = main.since;
+  for (const ask of told.asks) {
+    const f = earned && EARNS.test(ask.text) ? earned : main.f;
+    askSeries(draft, ask, { f, x: table.xs[0]!, since, isTime: main.isTime, table });
+  }
+  return draft;
+}
+
+interface Fitted {
+  readonly f: string;
+  readonly xName: string;
+  readonly xUnit: string | null;
+  readonly isTime: boolean;
+  /** dates are counted from this year */
+  readonly since: number | null;
+  readonly table: Table;
+}
+
+/** One table as data, its input, and a function fitted to it. */
+function fitted(draft: Draft, told: Told, table: Table): Fitted {
   const [x, y] = [table.xs[0]!, table.ys[0]!];
   const isTime = isTimeUnit(x.unit) || x.kind === "date";
-  const xUnit = x.kind === "date" ? "year" : x.unit && x.kind === "money" ? `${x.unit}/${y.unit ?? "piece"}` : x.unit;
-  const xName = draft.name(isTime ? "t" : x.kind === "money" ? "p" : "x");
+  const yUnit = y.unit ?? table.ys.find((a) => a.unit)?.unit ?? countedUnit(told, table);
+  const thing = table.xs.find((a) => a.unit)?.unit ?? null;
+  const perPiece = x.unit && x.kind === "money" ? `${x.unit}/${yUnit ?? "piece"}` : (x.unit ?? thing);
+  const xUnit = x.kind === "date" ? "year" : perPiece;
+  const isCount = isCounted(x) && y.kind === "money";
+  const xName = draft.name(isTime ? "t" : x.kind === "money" ? "p" : isCount ? "q" : "x");
   const yName = draft.name(y.kind === "money" ? "C" : y.unit === "m" || y.unit === "cm" ? "h" : "N");
   const since = x.kind === "date" ? x.value : null;
   const rows = table.rows.map(([a, b]) => [since === null ? a : a - since, b]);
   draft.use(...table.xs.filter((a) => !table.ys.includes(a)), ...table.ys);
-  const yUnit = y.unit ?? table.ys.find((a) => a.unit)?.unit ?? null;
-  const label = yUnit && y.kind === "count" ? plural(yUnit) : y.kind === "money" ? "amount" : "number";
-  draft.data(
+  const label =
+    yUnit && y.kind !== "money" ? plural(yUnit) : isCount ? "cost" : y.kind === "money" ? "amount" : "number";
+  const input = isTime ? "time" : x.kind === "money" ? "price" : isCount && xUnit ? plural(xUnit) : "input";
+  const data = draft.data(
     {
-      name: "told",
+      name: draft.dataName("told", isCount ? "costs" : "told"),
       columns: [
         { name: xName, ...(xUnit ? { unit: xUnit } : {}) },
         { name: "value", ...(yUnit ? { unit: yUnit } : {}) },
@@ -41,42 +72,44 @@ export function series(told: Told): Draft | null {
     },
     table,
   );
-  draft.variable(
-    {
-      name: xName,
-      ...(xUnit ? { unit: xUnit } : {}),
-      label: isTime ? "time" : x.kind === "money" ? "price" : "input",
-      from: Math.min(...rows.map((r) => r[0]!)),
-      ...(since === null ? {} : { since }),
-    },
-    table,
-  );
+  const from = Math.min(...rows.map((r) => r[0]!));
+  const row = { name: xName, ...(xUnit ? { unit: xUnit } : {}), label: input, from };
+  draft.variable({ ...row, ...(since === null ? {} : { since }) }, table);
   const model = modelFor(told, rows as [number, number][]);
-  const f = draft.by(
-    { name: yName, unit: yUnit, label },
-    xName,
-    { kind: "fit", data: "told", x: xName, y: "value", model },
-    table,
-  );
+  const by = { kind: "fit", data, x: xName, y: "value", model } as const;
+  const f = draft.by({ name: yName, unit: yUnit, label }, xName, by, table);
   draft.notes.push(`A ${model} model is offered for the ${rows.length} readings; the Data view ranks others.`);
-  const isDemand = x.kind === "money" && y.kind !== "money";
-  const price = isDemand
-    ? draft.formula({ name: draft.name("R"), unit: x.unit, label: "revenue" }, xName, `${xName} ${f}(${xName})`, table)
-    : null;
-  for (const ask of told.asks)
-    askSeries(draft, ask, { f: price && EARNS.test(ask.text) ? price : f, x, since, isTime, table });
-  return draft;
+  return { f, xName, xUnit, isTime, since, table };
 }
 
-function tableOf(told: Told): Table | null {
-  const runs = told.sentences
+/** What a demand brings in at each price; less what so many cost, where a table tells that. @returns the function */
+function earnedOf(draft: Draft, told: Told, { f, xName, table }: Fitted, costs: Table | null): string {
+  const { unit } = table.xs[0]!;
+  const revenue = { name: draft.name("R"), unit, label: "revenue" };
+  const R = draft.formula(revenue, xName, `${xName} ${f}(${xName})`, table);
+  if (!costs) return R;
+  const C = fitted(draft, told, costs).f;
+  const profit = { name: draft.name("P"), unit, label: "profit" };
+  return draft.formula(profit, xName, `${R}(${xName}) - ${C}(${f}(${xName}))`, costs);
+}
+
+const isCounted = (a: Amount): boolean => a.kind === "count" || a.kind === "bare";
+
+/** "how many lanterns went": what plain numbers of a table count. */
+function countedUnit({ story }: Told, { ys }: Table): string | null {
+  if (ys[0]!.kind !== "bare") return null;
+  const { start } = ys[0]!.sentence;
+  const noun = /\bhow many (\p{L}+)\b[^.?!]*$/iu.exec(story.slice(start, ys[0]!.start))?.[1]?.toLowerCase();
+  return noun && isPlural(noun) ? singular(noun) : null;
+}
+
+/** The tables of a story, one a sentence at most, in its order. */
+function tablesOf(told: Told): Table[] {
+  return told.sentences
     .filter((s) => !s.asks)
-    .map((s) => told.stated.filter((a) => a.sentence === s && a.kind !== "times" && a.kind !== "percent"));
-  for (const run of runs) {
-    const table = paired(run, told.story) ?? listed(run, told.story);
-    if (table) return table;
-  }
-  return null;
+    .map((s) => told.stated.filter((a) => a.sentence === s && a.kind !== "times" && a.kind !== "percent"))
+    .map((run) => paired(run, told.story) ?? listed(run, told.story))
+    .filter((table) => table !== null);
 }
 
 const keyOf = (a: Amount): string =>
@@ -98,7 +131,11 @@ function paired(run: readonly Amount[], story: string): Table | null {
   const [firsts, seconds] = [0, 1].map((k) => best.filter((_, i) => i % 2 === k)) as [Amount[], Amount[]];
   const [a, b] = [keyOf(firsts[0]!), keyOf(seconds[0]!)];
   // The input is what is set: a time, a date, a price; a count follows it.
-  const isSecondInput = b === "date" || isTimeUnit(b) || (b === "$" && a === "n" && !isCost(best, story));
+  const isSecondInput =
+    b === "date" ||
+    isTimeUnit(b) ||
+    (b === "$" && a === "n" && !isCost(best, story)) ||
+    (a === "$" && b === "n" && isCost(best, story));
   const [xs, ys] = isSecondInput ? [seconds, firsts] : [firsts, seconds];
   return { xs, ys, rows: xs.map((x, i) => [x.value, ys[i]!.value] as const), ...hull(best) };
 }
