@@ -161,8 +161,9 @@ const INTENTS: readonly (readonly [RegExp, Intent])[] = [
     re("i")`
       \b(?:how (?:high|tall)\b(?!.*\b(?:after|at)\b)|highest (?:point|place)|greatest|largest|
       maxim\w+|highest|(?:earns?|makes?|brings?|sells?|yields?|pays?|profit|
-      takes? in)\b(?:\s+\S+){0,3}\s+(?:the )?most|most (?:profit|money|revenue|income)|as (?:much|
-      high|large) as possible|best (?:price|fare|fee|profit|ticket)|peak|top speed|
+      takes? in)\b(?:\s+\S+){0,3}\s+(?:the )?most|(?<!at )\bthe most [a-z]+|
+      most (?:profit|money|revenue|income)|as (?:much|high|large) as possible|
+      best (?:price|fare|fee|profit|ticket)|peak|top speed|
       \bwhat height (?:does|will)\b.*\breach|\b(?:which|what)\b.*\bbest\b)`,
     "greatest",
   ],

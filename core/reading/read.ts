@@ -4,6 +4,7 @@ import { assembled, isSound } from "./assemble";
 import type { Offered } from "../story";
 import type { Draft } from "./draft";
 import { business } from "./situations/business";
+import { crowding } from "./situations/crowding";
 import { formulas } from "./situations/formulas";
 import { growth } from "./situations/growth";
 import { launch } from "./situations/launch";
@@ -35,6 +36,7 @@ const SITUATIONS: readonly Situation[] = [
   growth,
   twoReadings,
   series,
+  crowding,
   business,
   options,
 ];

@@ -24,7 +24,7 @@ export function series(told: Told): Draft | null {
   const draft = new Draft();
   const main = fitted(draft, told, table);
   const isDemand = table.xs[0]!.kind === "money" && table.ys[0]!.kind !== "money";
-  const costs = isDemand ? tables.find((t) => t !== table && t.ys[0]!.kind === "money" && isCounted(t.xs[0]!)) : null;
+  const costs = isDemand ? tables.find((t) => t !== table && isOfCosts(t, main.yUnit)) : null;
   const earned = isDemand ? earnedOf(draft, told, main, costs ?? null) : null;
   const since = main.since;
   for (const ask of told.asks) {
@@ -37,7 +37,7 @@ export function series(told: Told): Draft | null {
 interface Fitted {
   readonly f: string;
   readonly xName: string;
-  readonly xUnit: string | null;
+  readonly yUnit: string | null;
   readonly isTime: boolean;
   /** dates are counted from this year */
   readonly since: number | null;
@@ -79,7 +79,7 @@ function fitted(draft: Draft, told: Told, table: Table): Fitted {
   const by = { kind: "fit", data, x: xName, y: "value", model } as const;
   const f = draft.by({ name: yName, unit: yUnit, label }, xName, by, table);
   draft.notes.push(`A ${model} model is offered for the ${rows.length} readings; the Data view ranks others.`);
-  return { f, xName, xUnit, isTime, since, table };
+  return { f, xName, yUnit, isTime, since, table };
 }
 
 /** What a demand brings in at each price; less what so many cost, where a table tells that. @returns the function */
@@ -92,6 +92,10 @@ function earnedOf(draft: Draft, told: Told, { f, xName, table }: Fitted, costs: 
   const profit = { name: draft.name("P"), unit, label: "profit" };
   return draft.formula(profit, xName, `${R}(${xName}) - ${C}(${f}(${xName}))`, costs);
 }
+
+/** A table of what so many of the things that are sold cost. */
+const isOfCosts = ({ xs, ys }: Table, thing: string | null): boolean =>
+  ys[0]!.kind === "money" && isCounted(xs[0]!) && (xs.find((a) => a.unit)?.unit ?? thing) === thing;
 
 const isCounted = (a: Amount): boolean => a.kind === "count" || a.kind === "bare";
 
