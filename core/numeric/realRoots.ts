@@ -150,8 +150,8 @@ function newtonGuess(p: bigint[], lo: number, hi: number): number | null {
  */
 export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Rational | null): RealRoot[] {
   const out: RealRoot[] = [];
-  if (degree(p) === 2) return quadraticRoots(p).filter((r) => inside(r, from, to));
-  if (isPurePower(p)) return powerRoots(p).filter((r) => inside(r, from, to));
+  if (degree(p) === 2) return quadraticRoots(p).filter((r) => inside(p, r, from, to));
+  if (isPurePower(p)) return powerRoots(p).filter((r) => inside(p, r, from, to));
   const few = degree(p) > 1 ? atMostOne(p, from, to) : null;
   if (few) return few;
   for (const { factor, multiplicity } of squareFree(p)) {
@@ -160,14 +160,21 @@ export function isolateRealRoots(p: Polynomial, from: Rational | null, to: Ratio
   return out.sort((a, b) => a.at - b.at);
 }
 
-/**
- * Whether a root lies in [from, to]; an irrational one is never an end itself, and its enclosure tells unless the end
- * is a neighbouring double.
- */
-function inside(r: RealRoot, from: Rational | null, to: Rational | null): boolean {
-  const value = r.exact ?? null;
-  if (value) return !(from && value.compare(from) < 0) && !(to && value.compare(to) > 0);
-  return !(from && rationalOfDouble(r.hi).compare(from) < 0) && !(to && rationalOfDouble(r.lo).compare(to) > 0);
+/** Whether a simple root lies in [from, to]; an irrational one is never an end itself. */
+function inside(p: Polynomial, r: RealRoot, from: Rational | null, to: Rational | null): boolean {
+  const whole = primitive(p);
+  return !(from && orderOf(whole, r, from) < 0) && !(to && orderOf(whole, r, to) > 0);
+}
+
+/** Whether a simple root lies below (−1) or above (1) a fraction, or is it (0): by its enclosure, or by exact signs. */
+function orderOf(p: readonly bigint[], { exact, lo, hi }: RealRoot, end: Rational): number {
+  if (exact) return exact.compare(end);
+  const [low, high] = [rationalOfDouble(lo), rationalOfDouble(hi)];
+  if (low.compare(end) > 0) return 1;
+  if (high.compare(end) < 0) return -1;
+  // Between the fraction and the lower bound the sign changes exactly if the root lies there.
+  const [here, there] = [end, low].map((x) => signAt(p, numerator(x), denominator(x)));
+  return here === there ? 1 : -1;
 }
 
 /** The part of a stretch that can hold roots at all. */

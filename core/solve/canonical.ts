@@ -22,16 +22,14 @@ const LONGEST = 10n ** 15n;
 /**
  * An expression without variable in its one shape: whole squares out of roots, logarithms of numbers gathered, one
  * fraction, no products with 1. Equal numbers that are sums of fractions, roots, fractions of π and logarithms have
- * equal shapes but for the order of the parts, which stays as it was written; of others what stands inside of a
- * function has its shape, and the rest is tidied.
+ * equal shapes but for the order of the parts, which stays as it was written; of others each part has
+ * its shape, and the whole is tidied.
  */
 export function canonical(e: Expression): Expression {
   if (e.kind === "number" || dependsOnVariable(e)) return e;
   const known = shapeOfForm(e);
   if (known) return known;
-  const isInside = e.kind === "apply" || e.kind === "root";
-  const tidy =
-    e.kind === "divide" || e.kind === "multiply" ? quotientOf(e) : tidied(isInside ? mapParts(e, canonical) : e);
+  const tidy = e.kind === "divide" || e.kind === "multiply" ? quotientOf(e) : tidied(mapParts(e, canonical));
   // What cancels may leave a sum that has a shape: √12 + ln(6)/ln(6).
   return shapeOfForm(tidy) ?? tidy;
 }
