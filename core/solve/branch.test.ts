@@ -41,6 +41,43 @@ describe("a stretch is cleared or settled part by part", () => {
     }
   });
 
+  // Work is counted in boxes: what makes the search look at more of them is seen here, whatever the machine.
+  it.each([
+    // monotone, and a few turns
+    ["exp(x) - 3", -9, 9, 1, 1],
+    ["exp(-x) - x/10", 0, 20, 1, 1],
+    ["1/x - 3", 0.01, 9, 1, 1],
+    ["atan(x) - 1", -50, 50, 1, 1],
+    ["exp(x) - 1e8", -100, 100, 1, 1],
+    ["x exp(x) - 1", -9, 9, 1, 3],
+    ["cos(x) - x", -9, 9, 1, 9],
+    ["x^2 - 2", -3, 3, 2, 11],
+    ["sin(x)", 1, 10, 3, 11],
+    ["x^3 - x", -2, 2, 3, 15],
+    ["x^5 - x - 1", -4, 4, 1, 15],
+    ["sin(x)/x - 0.1", 1, 30, 3, 19],
+    // none at all, and close pairs
+    ["x^2 + 1", -3, 3, 0, 1],
+    ["(x - 1)^2 + 1e-6", 0, 3, 0, 1],
+    ["exp(x) - x - 1.001", -5, 5, 2, 31],
+    ["x^2 - 1e-8", -1, 1, 2, 51],
+    // no value on a part
+    ["ln(x) - 1", -5, 9, 1, 3],
+    ["sqrt(x) - 2", -5, 9, 1, 3],
+    // wide, and without end
+    ["ln(x) - 20", 1, 1e12, 1, 1],
+    ["ln(-x) - 20", -1e12, -1, 1, 1],
+    ["ln(x) + 10", 0, 1, 1, 21],
+    ["ln(-x) + 10", -1, 0, 1, 31],
+    ["x - 1000", -Infinity, Infinity, 1, 23],
+    ["x + 5000", -Infinity, 0, 1, 27],
+    ["x - 5000", 7, Infinity, 1, 21],
+  ])("%s from %s to %s: %s zeros in at most %s boxes", (text, from, to, count, boxes) => {
+    const found = zeros(text, from, to);
+    expect([found.zeros.length, found.open]).toEqual([count, []]);
+    expect(found.boxes).toBeLessThanOrEqual(boxes);
+  });
+
   it("where the function is 0 throughout, that is told, touching boxes as one", () => {
     expect(zeros("min(0, x)", 0.5, 2).flat).toEqual([{ lo: 0.5, hi: 2 }]);
     const found = zeros("min(0, x - 1)", 0, 3);
