@@ -26,6 +26,23 @@ describe("each line of algebra tells what it rests on", () => {
         ]);
       }
   });
+  it("a slope names what it is the slope of, and a total's function what it has for its slope", () => {
+    const steps = all.flatMap((p) => p.steps);
+    for (const [rule, how] of [
+      ["slope", "slope"],
+      ["antiderivative", "sum"],
+    ]) {
+      const own = steps.filter((s) => s.rule === rule);
+      expect([rule, own.length > 3]).toEqual([rule, true]);
+      expect(own.filter((s) => s.follows?.how !== how)).toEqual([]);
+    }
+    const line = lines({
+      range: [0, 4],
+      functions: { R: "3 x^2 - x" },
+      question: { ask: "total", function: "R", between: [1, 3] },
+    } as unknown as ReturnType<typeof problems>[number]).find((s) => s.rule === "antiderivative");
+    expect(line?.follows).toEqual({ before: "3 x^2 - x", how: "sum", on: "1 ≤ x ≤ 3" });
+  });
   it("what is squared may bring answers in, and says so", () => {
     const how = new Map<string, Set<string>>();
     for (const { rule, follows } of all.flatMap((p) => p.steps))

@@ -7,10 +7,12 @@ import {
   parts,
   polynomialLatex,
   polynomialText,
+  same,
+  subtract,
   wholeExponent,
   type Expression,
 } from "../formula";
-import { polynomialForm, tidied } from "../solve";
+import { isIdenticallyZero, polynomialForm, tidied } from "../solve";
 import { list } from "../explain";
 import { written, type Shown, type WorkingStep } from "./statement";
 
@@ -31,20 +33,22 @@ type Rule = keyof typeof RULES;
 
 /** The slope of a function by the rules it takes, as one line; null where it has no formula to be written. */
 export function slopeStep(body: Expression, name: string, x: string): WorkingStep | null {
-  const slope = tidied(differentiate(body));
+  const slope = tidiedSlope(body);
   if (holdsCalls(body) || holdsCalls(slope)) return null;
   const rules = [...rulesOf(body)].map((r) => RULES[r]);
   const shown = sideShown(slope, x);
   const left = `${name}'(${x})`;
   const leftTex = `${latexName(name)}'(${latexName(x)})`;
-  return written(
-    "slope",
-    rules.length > 0 ? `The slope, term by term, by ${list(rules)}.` : "The slope, term by term.",
-    {
-      text: `${left} = ${shown.text}`,
-      latex: `${leftTex} = ${shown.latex}`,
-    },
-  );
+  const says = rules.length > 0 ? `The slope, term by term, by ${list(rules)}.` : "The slope, term by term.";
+  const line = { text: `${left} = ${shown.text}`, latex: `${leftTex} = ${shown.latex}` };
+  return { ...written("slope", says, line), follows: { before: expressionText(body, x), how: "slope", on: null } };
+}
+
+/** The slope written shortly where that is proven to be the same, else as the rules leave it. */
+function tidiedSlope(body: Expression): Expression {
+  const slope = differentiate(body);
+  const short = tidied(slope);
+  return same(slope, short) || isIdenticallyZero(subtract(slope, short)) ? short : slope;
 }
 
 /** One side of an equation, brackets cleared where it is a polynomial. */

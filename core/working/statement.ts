@@ -123,11 +123,12 @@ export interface WorkingStep {
 }
 /**
  * How a line rests on the one before: both hold at the same inputs of the range, or the new one at more of them, so
- * that the answers need the check at the end. Proven before the line is written.
+ * that the answers need the check at the end; or it is the slope of what stood there, or a function that has it for its
+ * slope. Proven before the line is written.
  */
 export interface Follows {
   readonly before: string;
-  readonly how: "same" | "brings";
+  readonly how: "same" | "brings" | "slope" | "sum";
   /** the inputs it was proven for, in words; null: all */
   readonly on: string | null;
 }

@@ -7,6 +7,8 @@ defineProps<{ steps: readonly WorkingStep[]; chained?: boolean }>();
 const FOLLOWS = {
   same: { sign: "⇔", says: "holds at the same inputs as the line before" },
   brings: { sign: "⇒", says: "follows from the line before, and may hold at more inputs: see the check" },
+  slope: { sign: "′", says: "the slope of the line before, proven for every input at which it has one" },
+  sum: { sign: "∫", says: "a function that has the line before for its slope" },
 } as const;
 /** What is proven of a line: "⇔ holds at the same inputs as the line before, for 0 ≤ q ≤ 250". */
 const proven = ({ how, on }: NonNullable<WorkingStep["follows"]>): string =>

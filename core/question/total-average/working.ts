@@ -93,10 +93,18 @@ function byParts(sums: readonly Summed[], { name, variable }: Asking): WorkingSt
       latex: `A(${b.latex}) - A(${a.latex})`,
     };
     return [
-      written("antiderivative", `${where} function whose slope is ${sums.length > 1 ? f.text : `${name}(${x})`}.`, {
-        text: `A(${x}) = ${primitive.text}`,
-        latex: `A(${x}) = ${primitive.latex}`,
-      }),
+      {
+        ...written(
+          "antiderivative",
+          `${where} function whose slope is ${sums.length > 1 ? f.text : `${name}(${x})`}.`,
+          {
+            text: `A(${x}) = ${primitive.text}`,
+            latex: `A(${x}) = ${primitive.latex}`,
+          },
+        ),
+        // Its slope was proven to be just that before it was written.
+        follows: { before: f.text, how: "sum" as const, on: `${a.text} ≤ ${x} ≤ ${b.text}` },
+      },
       written("ends", "Put in at both ends, and subtracted.", joined(difference, s.told.sign, s.told.shown)),
     ];
   });
