@@ -34,6 +34,7 @@ export {
 export { planWorking } from "./planWorking";
 export { fitWorking } from "./fitWorking";
 export { slopeStep, sideShown, holdsCalls } from "./slope";
+export { stairLines } from "./stairs";
 export { antiderivative } from "./antiderivative";
 export { signTable } from "./signTable";
 export { inputShown, numberSaid, putInStep, valueSaid, type NumberSaid } from "./values";

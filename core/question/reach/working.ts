@@ -1,5 +1,5 @@
 import type { Expression } from "../../formula";
-import { equation, equationWorking, inputShown, type WorkingStep } from "../../working";
+import { equation, equationWorking, inputShown, stairLines, type WorkingStep } from "../../working";
 import type { Spot } from "../../solve";
 import type { Question } from "../../model";
 import { numberOf, type Asking } from "../common/asking";
@@ -19,5 +19,8 @@ export function levelWorking<Q extends Question>(
   const on = settingOf(asking);
   const level: Expression = numberOf(value);
   const shown = joined(applied(asking.name, on.x), "=", inputShown(value));
-  return equationWorking(preludeFor(asking, says, shown), equation(writtenBody(asking), level), on);
+  const prelude = preludeFor(asking, says, shown);
+  const asked = equation(writtenBody(asking), level);
+  const stair = stairLines(asked, on);
+  return stair.length > 0 ? [...prelude, ...stair] : equationWorking(prelude, asked, on);
 }
