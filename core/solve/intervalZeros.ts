@@ -65,9 +65,6 @@ export function intervalZeros(e: Expression, s: Stretch): ZeroSet {
       open.push(box);
       continue;
     }
-    if (multiple.some((z) => z.lo >= box.lo && z.hi <= box.hi) && box.hi - box.lo <= 4 * least) {
-      if (settle(box.lo, box.hi)) continue;
-    }
     const settled = fruitless >= MAX_FRUITLESS ? null : settleCluster(derivative, s, box.lo, box.hi);
     if (settled) zeros.push(...settled);
     else open.push(box);

@@ -83,6 +83,9 @@ describe("which of several functions is least", () => {
     ["ceil(x); 1 + floor(x)", "0.5 … 1.5", "=[0.5, 1) a[1, 1] =(1, 1.5]", ""],
     ["sqrt(-x^2); 1", "-1 … 1", "b[-1, 0) a[0, 0] b(0, 1]", ""],
     ["sqrt(-x^2) + 1; 1", "-1 … 1", "b[-1, 1]", "ab 0"],
+    // apart by less than doubles hold
+    ["1 + x; 1 + x + 1e-30", "0 … 1", "a[0, 1]", ""],
+    ["1 + x + 1e-30; 1 + x", "0 … 1", "b[0, 1]", ""],
     // without end
     ["x; 0 x", "…", "a(-Infinity, 0] b[0, Infinity)", "ab 0"],
     ["exp(x); exp(-x)", "…", "a(-Infinity, 0] b[0, Infinity)", "ab 0"],

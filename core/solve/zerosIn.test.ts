@@ -49,6 +49,11 @@ describe("zeros strictly inside a stretch", () => {
     ["ln(x) - x + 3", "1 …", "4.50524"],
     ["exp(-x) + x - 3", "2 …", "2.94753"],
     ["x exp(-x) - 0.1", "1 …", "3.57715"],
+    // far out nothing is told, where nothing tells that D is 0: as far as was looked, the rest is settled
+    ["x + D x^2", "1 …", "open 1025 to Infinity"],
+    ["x + D x^2", "… -1", "open -Infinity to -1025"],
+    ["x + 3 + D x^2", "…", "-3; open -Infinity to -1024; open 1024 to Infinity"],
+    ["x^2 - 5 + D x^4", "…", "-2.23607; 2.23607; open -Infinity to -1024; open 1024 to Infinity"],
   ])("of %s on %s: %s", (text, range, wanted) => expect(told(text, rangeOf(range))).toBe(wanted));
 
   it.each([
