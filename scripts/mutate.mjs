@@ -1,6 +1,6 @@
 // npm run mutate [-- SHARE [FOLDER ...]]: changes the code of core/ in small ways, one at a time, and counts how many
-// of the changes the tests notice. SHARE 10 tries one stretch of lines in ten; all of them take most of a day. What
-// lives on is told as it comes, so that a run may be ended (Ctrl-C).
+// of the changes the tests notice. SHARE 10 tries one stretch of lines in ten; all of them take hours. What lives on is
+// told as it comes, so that a run may be ended (Ctrl-C). PASEAR_STRETCHES is a seed for other stretches.
 import { mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
