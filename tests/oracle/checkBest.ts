@@ -34,6 +34,8 @@ function checkBound(f: FullFinding, value: Value, sense: 1 | -1, w: World): stri
   return Number.isFinite(at) ? checkGrowth(at, value, sense, w) : null;
 }
 
+const GREAT = 1e4;
+
 /** Growth without end towards a place: what settles down to one number, or falls, does not grow. */
 function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string | null {
   const signed = (list: readonly number[]) =>
@@ -47,7 +49,8 @@ function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string 
   // narrower than all of these: the closest doubles tell.
   const closest = at === 0 ? side(280) : signed([at * (1 - 4e-16), at * (1 + 4e-16)]);
   if (closest.some(isAbove)) return null;
-  const isFlat = [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));
+  // Beside a great number, growth as slow as a root's is not seen at all.
+  const isFlat = Math.abs(last) < GREAT && [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));
   const isFalling = a >= b && b >= last;
   return isSure && Number.isFinite(last) && (isFlat || isFalling)
     ? `does not grow towards ${at}: ${a}, ${b}, then ${last}`
@@ -58,7 +61,8 @@ function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string 
 function checkLimit(at: number, limit: number, value: Value): string | null {
   // A logarithm comes slowly: beside 0 doubles can go much closer.
   const size = Math.min(1, Math.abs(at));
-  const steps = at === 0 ? [1e-9, 1e-280] : [1e-9 * size];
+  // A pole may stand between those steps and the place, and the closest doubles only lie beyond it.
+  const steps = at === 0 ? [1e-9, 1e-280] : [1e-9 * size, 2e-15 * Math.abs(at)];
   const close = steps
     .flatMap((step) => [at - step, at + step])
     .map(plainly(value))
