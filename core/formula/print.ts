@@ -59,6 +59,10 @@ export function latexNumber(text: string): string {
     .replace(/\s/g, "");
 }
 
+/** ⌊u⌋ and ⌈u⌉. */
+export const latexStair = (name: "floor" | "ceil", inner: string): string =>
+  `\\left\\l${name}${inner.startsWith("\\") ? "" : " "}${inner}\\right\\r${name}`;
+
 /** Round brackets that grow only where what they hold is tall. */
 export const latexBrackets = (inner: string): string =>
   /\\frac|\\sqrt|\^|\\int/.test(inner) ? `\\left(${inner}\\right)` : `(${inner})`;
@@ -84,8 +88,7 @@ function latex(s: Syntax, wanted: number): string {
       if (s.name === "cbrt") return `\\sqrt[3]{${args[0]}}`;
       if (s.name === "root") return `\\sqrt[${args[1]}]{${args[0]}}`;
       if (s.name === "abs") return `\\left|${args[0]}\\right|`;
-      if (s.name === "floor" || s.name === "ceil")
-        return `\\left\\l${s.name}${args[0]!.startsWith("\\") ? "" : " "}${args[0]}\\right\\r${s.name}`;
+      if (s.name === "floor" || s.name === "ceil") return latexStair(s.name, args[0]!);
       if (s.name === "exp") return bracket(`e^{${args[0]}}`, POWER, wanted);
       return `${BUILTIN[s.name] ?? latexName(s.name)}${"'".repeat(s.primes)}${latexBrackets(args.join(", "))}`;
     }

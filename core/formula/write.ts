@@ -13,7 +13,7 @@ import {
 import { exactNumber } from "./numbers";
 import { apply, divide } from "./build";
 import type { Expression, Unary } from "./expression";
-import { latexBrackets, latexName } from "./print";
+import { latexBrackets, latexName, latexStair } from "./print";
 import { byRule, type Rules, type Two } from "./rules";
 
 /** Shortest decimal of a fraction that has one of at most `digits` places, else null. */
@@ -170,6 +170,7 @@ function application(e: Extract<Expression, { readonly kind: "apply" }>, w: Writ
   if (e.name === "sqrt") return `\\sqrt{${part(e.a, 0, w)}}`;
   if (e.name === "cbrt") return `\\sqrt[3]{${part(e.a, 0, w)}}`;
   if (e.name === "abs") return `\\left|${part(e.a, 0, w)}\\right|`;
+  if (e.name === "floor" || e.name === "ceil") return latexStair(e.name, part(e.a, 0, w));
   return applied(LATEX_NAMED[e.name] ?? `\\operatorname{${e.name}}`, [e.a], w);
 }
 const extreme = (e: Two & { readonly kind: "min" | "max" }, w: Writing): string =>

@@ -2,17 +2,18 @@
 import type { WorkingStep } from "#core/question";
 
 /** The steps of a working, each with its reason; `chained` where none is left out, so that each rests on the last. */
-defineProps<{ steps: readonly WorkingStep[]; chained?: boolean }>();
+const props = defineProps<{ steps: readonly WorkingStep[]; chained?: boolean }>();
 
+/** Of equations; a slope, and a function with a slope, say in words what they are of. */
 const FOLLOWS = {
   same: { sign: "⇔", says: "holds at the same inputs as the line before" },
   brings: { sign: "⇒", says: "follows from the line before, and may hold at more inputs: see the check" },
-  slope: { sign: "′", says: "the slope of the line before, proven for every input at which it has one" },
-  sum: { sign: "∫", says: "a function that has the line before for its slope" },
 } as const;
 /** What is proven of a line: "⇔ holds at the same inputs as the line before, for 0 ≤ q ≤ 250". */
-const proven = ({ how, on }: NonNullable<WorkingStep["follows"]>): string =>
-  `${FOLLOWS[how].says}${on === null ? "" : `, for ${on}`}`;
+const proven = ({ says }: { says: string }, on: string | null): string => `${says}${on === null ? "" : `, for ${on}`}`;
+const ofEquations = ({ follows }: WorkingStep) =>
+  follows && (follows.how === "same" || follows.how === "brings") ? FOLLOWS[follows.how] : null;
+const signs = computed(() => props.steps.map((step) => (props.chained ? ofEquations(step) : null)));
 </script>
 
 <template>
@@ -21,13 +22,13 @@ const proven = ({ how, on }: NonNullable<WorkingStep["follows"]>): string =>
       <span>{{ step.says }}</span>
       <span class="line">
         <span
-          v-if="chained && step.follows"
+          v-if="signs[i]"
           class="follows"
           role="img"
-          :aria-label="proven(step.follows)"
-          :title="proven(step.follows)"
+          :aria-label="proven(signs[i]!, step.follows!.on)"
+          :title="proven(signs[i]!, step.follows!.on)"
         >
-          {{ FOLLOWS[step.follows.how].sign }}
+          {{ signs[i]!.sign }}
         </span>
         <MathText v-if="step.latex" :latex="step.latex" :text="step.text" /><PlainText v-else :text="step.text" />
       </span>
