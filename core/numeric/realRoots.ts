@@ -166,7 +166,7 @@ function inside(p: Polynomial, r: RealRoot, from: Rational | null, to: Rational 
   return !(from && orderOf(whole, r, from) < 0) && !(to && orderOf(whole, r, to) > 0);
 }
 
-/** Whether a simple root lies below (−1) or above (1) a fraction, or is it (0): by its enclosure, or by exact signs. */
+/** Whether a simple root lies below (−1) or above (1) a fraction, or is it (0): by its bounds, or by exact signs. */
 function orderOf(p: readonly bigint[], { exact, lo, hi }: RealRoot, end: Rational): number {
   if (exact) return exact.compare(end);
   const [low, high] = [rationalOfDouble(lo), rationalOfDouble(hi)];
