@@ -14,9 +14,7 @@ import type { PlanResult } from "#core/plan";
 import { parseUnit } from "#core/units";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 
-/**
- * The answer of a plan: its sentence, all corners, what one more of each is worth, and for which objectives it stays.
- */
+/** The answer of a plan: its sentence, all corners, what one more of each is worth, for which objectives it stays. */
 const props = defineProps<{
   document: CaseFile;
   plan: Plan;

@@ -58,13 +58,9 @@ function trail(): boolean {
   dialogs.trail = true;
   return true;
 }
-watch(
-  () => store.keeping.state,
-  (state) => {
-    if (state === "stale") dialogs.stale = true;
-  },
-  { immediate: true },
-);
+watchEffect(() => {
+  if (store.keeping.state === "stale") dialogs.stale = true;
+});
 useCaseKeys({
   isHeld: () => dialogs.stale,
   undo: travel.undo,
