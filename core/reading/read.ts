@@ -5,6 +5,7 @@ import type { Offered } from "../story";
 import type { Draft } from "./draft";
 import { business } from "./situations/business";
 import { crowding } from "./situations/crowding";
+import { flows } from "./situations/flows";
 import { formulas } from "./situations/formulas";
 import { growth } from "./situations/growth";
 import { launch } from "./situations/launch";
@@ -30,6 +31,7 @@ export const MOST_READ = 20_000;
 const SITUATIONS: readonly Situation[] = [
   formulas,
   launch,
+  flows,
   stages,
   movers,
   plan,

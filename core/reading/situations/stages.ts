@@ -17,7 +17,7 @@ const FASTER = re("gi")`
     \b(?:accelerat\w*|speeds? up|gains? speed|picks? up speed|gets? faster|its speed (?:grows|rises|
     increases)|starts? (?:off )?(?:by|with) speeding)\b`;
 const STEADY = re("gi")`
-    \b(?:keeps?|holds?|stays? at|constant|steady|steadily|cruis\w*|at this speed|that speed|then at|
+    \b(?:keeps?|holds?|stays? at|constant|steady|steadily|evenly|cruis\w*|at this speed|that speed|then at|
     travels? (?:on )?at|rides? (?:on )?at|walks? at|cycles? at|drives? at|runs? at|goes (?:on )?at|
     moves? at|glides? (?:on )?at)\b`;
 const SLOWER = re("gi")`
