@@ -21,7 +21,7 @@ export function business(told: Told): Draft | null {
   const paid = moneyRoles(told).filter((p) => !inDemand.has(p.amount) && p.amount !== slope?.step);
   const hasPrice = readings.length > 0 || base !== null || paid.some((p) => p.role === "price");
   const hasCost = paid.some((p) => p.role === "each") || (hasPrice && paid.some((p) => p.role === "fixed"));
-  if (!hasPrice && !hasCost) return null;
+  if ((!hasPrice && !hasCost) || isPacked(told, paid)) return null;
   const item = itemOf(told, paid, [...readings, ...(base ? [base] : [])], slope);
   const draft = new Draft();
   const sign = paid[0]?.amount.unit ?? [...inDemand].find((a) => a.kind === "money")?.unit ?? "$";
@@ -31,6 +31,15 @@ export function business(told: Told): Draft | null {
   askBusiness(draft, told, trade);
   return draft;
 }
+
+/** "A booklet of 24 pages" beside 12 cents a page: two things are counted, and which one is sold is not told apart. */
+const isPacked = (told: Told, paid: readonly Paid[]): boolean =>
+  told.stated.some(
+    (a) =>
+      a.kind === "count" &&
+      paid.some((p) => p.per !== null && unitOfNoun(p.per) === a.unit) &&
+      /\b(?:an?|the|each|every|one) \p{L}+ of $/iu.test(told.story.slice(a.sentence.start, a.start)),
+  );
 
 /** The number sold, in a story that asks what the price must be. */
 const wantedCount = (told: Told, item: string): Amount | null =>
