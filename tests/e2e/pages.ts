@@ -41,10 +41,24 @@ export async function write(page: Page, lines: readonly string[]): Promise<void>
   }
 }
 
+/** Nothing fades or slides from now on: a notice that is half gone is no fault of its colours. */
+const standStill = (page: Page) =>
+  page.evaluate(() => {
+    const still = new CSSStyleSheet();
+    still.replaceSync("*, ::before, ::after { transition: none !important; animation: none !important }");
+    document.adoptedStyleSheets.push(still);
+  });
+const moveAgain = (page: Page) =>
+  page.evaluate(() => {
+    document.adoptedStyleSheets.pop();
+  });
+
 /** Accessibility faults of the page or of a part of it, each with its place. */
 export async function faultsOf(page: Page, part?: string): Promise<string[]> {
   const builder = new AxeBuilder({ page });
+  await standStill(page);
   const { violations } = await (part ? builder.include(part) : builder).analyze();
+  await moveAgain(page);
   return violations.map(
     (v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(" ")} ${n.failureSummary}`).join(", ")}`,
   );
