@@ -5,7 +5,7 @@ import { fileURLToPath, pathToFileURL } from "node:url";
 import { ownFolders } from "./ownFolders.mjs";
 
 /** Packages are found where they are installed. */
-const packagesOutside = {
+export const packagesOutside = {
   name: "packages-outside",
   setup(made) {
     made.onResolve({ filter: /^[^./#]/ }, ({ path, kind }) =>

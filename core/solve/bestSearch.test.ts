@@ -2,16 +2,13 @@ import { describe, expect, it } from "vitest";
 import { Enclosure } from "../interval";
 import { BestSearch } from "./bestSearch";
 import { place, type Because, type CellPart, type Part } from "./parts";
-import { formulaOf, sixDigits } from "./reading.fixture";
+import { doubtful, sixDigits } from "./reading.fixture";
 import { spotOfConstant, type Spot } from "./spot";
 import { FunctionTable } from "./table";
 import { isContinuous, isIn, joinedFlats, middleOf, Taken, type Flat } from "./taken";
 
 const table = new FunctionTable();
-/** 0, which nothing here proves. */
-const DOUBT = "(sin(1)^2 + cos(1)^2 - 1)";
-const formula = (text: string) => formulaOf(text.replaceAll("D", DOUBT));
-const spot = (text: string): Spot => spotOfConstant(formula(text));
+const spot = (text: string): Spot => spotOfConstant(doubtful(text));
 const end = (text: string) => (text === "…" ? null : spot(text));
 
 /**
@@ -23,9 +20,9 @@ function partOf(text: string): Part {
   const [, kind, from, to, of] = /^(stairs|quiet|)\((\S+) (\S+)\)(.*)$/.exec(text) ?? [];
   if (from) {
     const between = { from: end(from), to: end(to!) };
-    if (kind === "stairs") return { kind, ...between, formulas: [formula(of!)] };
+    if (kind === "stairs") return { kind, ...between, formulas: [doubtful(of!)] };
     if (kind === "quiet") return { kind, ...between, values: new Enclosure(0, 1) };
-    return { kind: "cell", ...between, formulas: [of!.trim() === "–" ? null : formula(of!)] } as CellPart;
+    return { kind: "cell", ...between, formulas: [of!.trim() === "–" ? null : doubtful(of!)] } as CellPart;
   }
   const [at, why] = text.split(" ") as [string, string | undefined];
   const reasons: Record<string, Because> = { r: "range", z: "zero", p: "piece" };
@@ -34,7 +31,7 @@ function partOf(text: string): Part {
 
 function told(whole: string, parts: string, sense: 1 | -1 = 1, isRepeated = false): string {
   const list = parts.split("; ").filter(Boolean).map(partOf);
-  const found = new BestSearch(formula(whole), table, list, sense, isRepeated).result();
+  const found = new BestSearch(doubtful(whole), table, list, sense, isRepeated).result();
   if (found.status === "undefined") return "none";
   const open = (stretches: readonly { lo: number; hi: number }[]) =>
     stretches.map((o) => ` [${sixDigits(o.lo)} ${sixDigits(o.hi)}]`).join("");
@@ -219,5 +216,5 @@ describe("what is taken, put together", () => {
     ["1 + ceil(x)", false],
     ["exp(round(x))", false],
     ["x step(x)", false],
-  ])("%s never jumps where it has a value: %s", (text, wanted) => expect(isContinuous(formula(text))).toBe(wanted));
+  ])("%s never jumps where it has a value: %s", (text, wanted) => expect(isContinuous(doubtful(text))).toBe(wanted));
 });

@@ -2,27 +2,24 @@ import { describe, expect, it } from "vitest";
 import { call, differentiate, expressionText, type Expression } from "../formula";
 import { Chooser, stairStep } from "./chooser";
 import { piecesOf } from "./pieces.fixture";
-import { formulaOf } from "./reading.fixture";
+import { doubtful, formulaOf } from "./reading.fixture";
 import { spotOfConstant } from "./spot";
 import { FunctionTable } from "./table";
 import { ratio } from "../numeric";
 
-/** 0, which nothing here proves: what it decides stays open. */
-const DOUBT = "(sin(1)^2 + cos(1)^2 - 1)";
 const table = new FunctionTable();
 table.define("v", { kind: "pieces", pieces: piecesOf("0 [ abs(x - 1) ) 2", "2 [ 6 - x ] 5", "7 ( 1/(x - 8) )") });
 table.define("w", { kind: "pieces", pieces: piecesOf(" ( x^2 ) 0", "0 ( x ] 3") });
 table.define("f", { kind: "expression", expression: formulaOf("abs(x^3)/x") });
-table.define("g", { kind: "expression", expression: formulaOf(`ln(x + ${DOUBT})`) });
+table.define("g", { kind: "expression", expression: doubtful("ln(x + D)") });
 
 /** What is left of an expression at a place once its branches are chosen. */
 function chosen(e: Expression, place: string): string {
   const b = new Chooser(spotOfConstant(formulaOf(place)), table).branch(e);
   return typeof b === "string" ? b : expressionText(b, "x");
 }
-const at = (formula: string, place: string) => chosen(formulaOf(formula.replaceAll("D", DOUBT)), place);
-const slopeAt = (formula: string, place: string) =>
-  chosen(differentiate(formulaOf(formula.replaceAll("D", DOUBT))), place);
+const at = (formula: string, place: string) => chosen(doubtful(formula), place);
+const slopeAt = (formula: string, place: string) => chosen(differentiate(doubtful(formula)), place);
 
 describe("what is left of an expression at a place", () => {
   it.each([
@@ -163,7 +160,7 @@ describe("slopes at a place", () => {
 
 describe("a function of a case at a place", () => {
   const called = (name: string, order: number, input: string, place: string) =>
-    chosen(call(name, order, formulaOf(input.replaceAll("D", DOUBT))), place);
+    chosen(call(name, order, doubtful(input)), place);
   it.each([
     ["v", "x", "0", "-(x - 1)"],
     ["v", "x", "1.5", "x - 1"],

@@ -22,8 +22,8 @@ const LONGEST = 10n ** 15n;
 /**
  * An expression without variable in its one shape: whole squares out of roots, logarithms of numbers gathered, one
  * fraction, no products with 1. Equal numbers that are sums of fractions, roots, fractions of π and logarithms have
- * equal shapes but for the order of the parts, which stays as it was written; of others each part has
- * its shape, and the whole is tidied.
+ * equal shapes but for the order of the parts, which stays as it was written; of others each part has its shape, and
+ * the whole is tidied.
  */
 export function canonical(e: Expression): Expression {
   if (e.kind === "number" || dependsOnVariable(e)) return e;

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { call, expressionText } from "../formula";
-import { poly, rationalOfDecimal, ratio } from "../numeric";
+import { poly } from "../numeric";
 import { inline } from "./inline";
 import { piecesOf } from "./pieces.fixture";
 import { polynomialExpression } from "./polynomialExpression";
-import { formulaOf } from "./reading.fixture";
+import { formulaOf, fractionOf } from "./reading.fixture";
 import { FunctionTable } from "./table";
 import { Enclosure } from "../interval";
 
@@ -72,10 +72,6 @@ describe("polynomials written as sums of powers", () => {
     [["1", "0", "0", "-1"], "-x^3 + 1"],
     [["1/2", "1"], "0.5 + x"],
   ])("%j: %s", (coefficients, wanted) => {
-    const read = (t: string) => {
-      const [over, under] = t.split("/");
-      return under ? ratio(Number(over), Number(under)) : rationalOfDecimal(t)!;
-    };
-    expect(expressionText(polynomialExpression(poly.trim(coefficients.map(read))), "x")).toBe(wanted);
+    expect(expressionText(polynomialExpression(poly.trim(coefficients.map(fractionOf))), "x")).toBe(wanted);
   });
 });

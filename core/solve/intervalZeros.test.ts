@@ -1,31 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { expressionText, type Expression } from "../formula";
-import { rationalOfDecimal } from "../numeric";
 import { intervalZeros } from "./intervalZeros";
-import { piecesOf } from "./pieces.fixture";
-import { formulaOf, sixDigits } from "./reading.fixture";
+import { formulaOf, sixDigits, stretchOf } from "./reading.fixture";
 import { candidates, exactOfCandidate, simplestFraction } from "./shortNumbers";
-import { FunctionTable } from "./table";
-import { outward, type Stretch, type Zero } from "./zeroSet";
+import type { Zero } from "./zeroSet";
 
-const table = new FunctionTable();
-table.define("v", { kind: "pieces", pieces: piecesOf("0 [ x - 1 ) 2", "2 [ 3 - x ] 5") });
-
-function stretch(range: string, boxes = 20_000): Stretch {
-  const [from, to] = range.split("…").map((t) => (t.trim() ? rationalOfDecimal(t.trim()) : null));
-  return {
-    table,
-    from: from ?? null,
-    to: to ?? null,
-    lo: from ? outward(from, -1) : -Infinity,
-    hi: to ? outward(to, 1) : Infinity,
-    budget: { boxes, rewrites: 9 },
-  };
-}
 const nameOf = ({ exact }: Zero) => (exact && !/^-?[\d.]+$/.test(exact.text) ? ` = ${exact.text}` : "");
 /** `1.41421 = sqrt(2)`, `1 twice`, `flat 0–1`, `open near 1`. */
 function told(text: string, range: string, boxes?: number): string {
-  const found = intervalZeros(formulaOf(text), stretch(range, boxes));
+  const found = intervalZeros(formulaOf(text), stretchOf(range, boxes));
   expect([found.algebraic, found.everywhere]).toEqual([false, false]);
   const order = (m: number | null) => (m === 1 ? "" : m === 2 ? " twice" : ` ${m}-fold`);
   return [
@@ -88,13 +71,13 @@ describe("zeros by enclosures alone", () => {
 
   it("work that is used up leaves the stretch open, and what was used is counted", () => {
     expect(told("exp(x) - x - 2", "0 … 5", 0)).toBe("open 0–5");
-    const s = stretch("0 … 5");
+    const s = stretchOf("0 … 5");
     intervalZeros(formulaOf("exp(x) - x - 2"), s);
     expect(s.budget.boxes).toBeLessThan(20_000);
     expect(s.budget.boxes).toBeGreaterThan(19_000);
   });
   it("each is proven to lie in its bounds", () => {
-    for (const z of intervalZeros(formulaOf("sin(x) - x/5"), stretch("-9 … 9")).zeros) {
+    for (const z of intervalZeros(formulaOf("sin(x) - x/5"), stretchOf("-9 … 9")).zeros) {
       expect([z.lo <= z.at, z.at <= z.hi, z.hi - z.lo < 1e-12]).toEqual([true, true, true]);
       expect(Math.abs(Math.sin(z.at) - z.at / 5)).toBeLessThan(1e-13);
     }

@@ -5,15 +5,12 @@ import { openStairs } from "./openStairs";
 import { newWork, partition, refine } from "./partition";
 import type { Part, Range } from "./parts";
 import { piecesOf } from "./pieces.fixture";
-import { formulaOf, rangeOf, sixDigits } from "./reading.fixture";
+import { doubtful, formulaOf, rangeOf, sixDigits } from "./reading.fixture";
 import { signedParts } from "./signedParts";
 import { stepAt } from "./stairSteps";
 import { FunctionTable } from "./table";
 import { innerPoints } from "./zerosIn";
 
-/** 0, which nothing here proves. */
-const DOUBT = "(sin(1)^2 + cos(1)^2 - 1)";
-const formula = (text: string) => formulaOf(text.replaceAll("D", DOUBT));
 const table = new FunctionTable();
 table.define("v", { kind: "pieces", pieces: piecesOf("0 [ x^2 ) 2", "2 [ 6 - x ] 5") });
 table.define("f", { kind: "expression", expression: formulaOf("abs(x - 1)") });
@@ -92,28 +89,28 @@ describe("numbers without variable inside of a formula", () => {
     ["x + sqrt(D)", "0 … 1", "open 0 to 1"],
     ["x + ln(D)", "0 … 1", "open 0 to 1"],
     ["max(D, 0) + x", "0 … 1", "open 0 to 1"],
-  ])("%s on %s: %s", (text, range, wanted) => expect(taken(formula(text), rangeOf(range))).toBe(wanted));
+  ])("%s on %s: %s", (text, range, wanted) => expect(taken(doubtful(text), rangeOf(range))).toBe(wanted));
   it("a power of a number, and what is level by its form", () => {
-    expect(taken(formula("(-2)^x"), rangeOf("0 … 1"))).toBe("0 (–) 1");
-    expect(taken(formula("2^x"), rangeOf("0 … 2"))).toBe("0 (2) 2");
-    expect(taken(formula("floor(x - x)"), rangeOf("0 … 1"))).toBe("0 (0) 1");
-    expect(taken(formula("floor(x - x + 5/2)"), rangeOf("0 … 1"))).toBe("0 (2) 1");
-    expect(taken(formula("abs(0 (x - 1))"), rangeOf("0 … 3"))).toBe("0 (0) 3");
+    expect(taken(doubtful("(-2)^x"), rangeOf("0 … 1"))).toBe("0 (–) 1");
+    expect(taken(doubtful("2^x"), rangeOf("0 … 2"))).toBe("0 (2) 2");
+    expect(taken(doubtful("floor(x - x)"), rangeOf("0 … 1"))).toBe("0 (0) 1");
+    expect(taken(doubtful("floor(x - x + 5/2)"), rangeOf("0 … 1"))).toBe("0 (2) 1");
+    expect(taken(doubtful("abs(0 (x - 1))"), rangeOf("0 … 3"))).toBe("0 (0) 3");
   });
   it("slopes of stairs are 0 between their steps", () => {
-    expect(taken(differentiate(formula("floor(x)")), rangeOf("0 … 2"))).toBe("0 (0) 1 (0) 2");
-    expect(taken(differentiate(formula("x round(x)")), rangeOf("0 … 2"))).toBe("0 (0) 0.5 (1) 1.5 (2) 2");
+    expect(taken(differentiate(doubtful("floor(x)")), rangeOf("0 … 2"))).toBe("0 (0) 1 (0) 2");
+    expect(taken(differentiate(doubtful("x round(x)")), rangeOf("0 … 2"))).toBe("0 (0) 0.5 (1) 1.5 (2) 2");
   });
 });
 
 describe("stairs with too many steps", () => {
-  const stairs = (text: string, range: string) => partition([formula(text)], table, rangeOf(range));
+  const stairs = (text: string, range: string) => partition([doubtful(text)], table, rangeOf(range));
   it("are kept as stairs, and left open beside a formula without a value", () => {
     expect(told(stairs("floor(1000 x)", "0 … 1"))).toBe("0 stairs 1");
-    expect(told(partition([formula("floor(1000 x)"), formula("sqrt(x - 3)")], table, rangeOf("0 … 1")))).toBe(
+    expect(told(partition([doubtful("floor(1000 x)"), doubtful("sqrt(x - 3)")], table, rangeOf("0 … 1")))).toBe(
       "0 stairs 1",
     );
-    expect(told(partition([formula("sqrt(x - 3)"), formula("floor(1000 x)")], table, rangeOf("0 … 1")))).toBe(
+    expect(told(partition([doubtful("sqrt(x - 3)"), doubtful("floor(1000 x)")], table, rangeOf("0 … 1")))).toBe(
       "open 0 to 1",
     );
   });
@@ -142,7 +139,7 @@ describe("stairs with too many steps", () => {
     const whole = stairs("floor(1000 x)", "0 … 1");
     const none = openStairs(whole, table, { boxes: 1000, cells: 0 }, () => true);
     expect(told(none)).toBe("0 open 0 to 1 1");
-    const other = partition([formula("x")], table, rangeOf("0 … 1"));
+    const other = partition([doubtful("x")], table, rangeOf("0 … 1"));
     expect(openStairs(other, table, newWork(), () => true)).toEqual(other);
   });
   it.each([
@@ -160,13 +157,13 @@ describe("stairs with too many steps", () => {
     ["floor", "ln(x)", -1, null],
     ["floor", "exp(exp(x))", 800, null],
   ] as const)("%s(%s) at %s is on step %s", (name, text, x, wanted) =>
-    expect(stepAt(name, formula(text), x, table)?.toFraction() ?? null).toBe(wanted),
+    expect(stepAt(name, doubtful(text), x, table)?.toFraction() ?? null).toBe(wanted),
   );
 });
 
 describe("signs part by part", () => {
   const signs = (text: string, range: string) =>
-    signedParts(text.startsWith("v") ? called("v", "x") : formula(text), table, rangeOf(range))
+    signedParts(text.startsWith("v") ? called("v", "x") : doubtful(text), table, rangeOf(range))
       .map(({ part, sign }) => (part.kind === "place" ? `${sixDigits(part.spot.at)}:${sign}` : `(${sign})`))
       .join(" ");
   it.each([
@@ -184,7 +181,7 @@ describe("signs part by part", () => {
   ])("%s on %s: %s", (text, range, wanted) => expect(signs(text, range)).toBe(wanted));
   it("bounds of many steps tell a sign where 0 is not among them", () => {
     const kinds = new Set(
-      signedParts(formula("floor(1000 x) - 700"), table, rangeOf("0 … 1")).map(
+      signedParts(doubtful("floor(1000 x) - 700"), table, rangeOf("0 … 1")).map(
         ({ part, sign }) => `${part.kind} ${sign}`,
       ),
     );
@@ -192,21 +189,21 @@ describe("signs part by part", () => {
     expect([...kinds].filter((k) => k.includes("open"))).toEqual([]);
   });
   it("the formula that holds stands with each cell, and with a zero inside of it", () => {
-    const [, cell, zero, after, end] = signedParts(formula("x - 1"), table, rangeOf("0 … 2"));
+    const [, cell, zero, after, end] = signedParts(doubtful("x - 1"), table, rangeOf("0 … 2"));
     expect([cell!.formula, after!.formula].map((f) => f && compileNumber(f, table.number)(5))).toEqual([4, 4]);
     expect(compileNumber(zero!.formula!, table.number)(5)).toBe(4);
     expect(end!.formula).toBeNull();
   });
   it("zeros of several questions part a cell one after the other", () => {
-    const cells = refine(partition([formula("x")], table, rangeOf("0 … 4")), table, newWork(), () => [
-      formula("x - 1"),
-      formula("x - 3"),
-      formula("D x + D"),
+    const cells = refine(partition([doubtful("x")], table, rangeOf("0 … 4")), table, newWork(), () => [
+      doubtful("x - 1"),
+      doubtful("x - 3"),
+      doubtful("D x + D"),
     ]);
     expect(told(cells)).toBe("open 0 to 4");
-    const two = refine(partition([formula("x")], table, rangeOf("0 … 4")), table, newWork(), () => [
-      formula("x - 3"),
-      formula("x - 1"),
+    const two = refine(partition([doubtful("x")], table, rangeOf("0 … 4")), table, newWork(), () => [
+      doubtful("x - 3"),
+      doubtful("x - 1"),
     ]);
     expect(told(two)).toBe("0 (0.5) 1 (2) 3 (3.5) 4");
   });

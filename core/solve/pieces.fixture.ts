@@ -1,16 +1,11 @@
-import { rationalOfDecimal, ratio, toDouble, type Rational } from "../numeric";
-import { formulaOf } from "./reading.fixture";
+import { toDouble } from "../numeric";
+import { formulaOf, fractionOf } from "./reading.fixture";
 import type { Piece } from "./table";
-
-function rational(text: string): Rational {
-  const [over, under] = text.split("/");
-  return under ? ratio(Number(over), Number(under)) : rationalOfDecimal(text)!;
-}
 
 /** `0 [ x^2 ) 2`: a row from 0, which it owns, to 2, which it does not; no number: without end. */
 function pieceOf(row: string): Piece {
   const [, from, open, text, close, to] = /^(\S*)\s*([[(])\s*(.*?)\s([\])])\s*(\S*)$/.exec(row)!;
-  const [low, high] = [from, to].map((t) => (t ? rational(t) : null));
+  const [low, high] = [from, to].map((t) => (t ? fractionOf(t) : null));
   return {
     expression: formulaOf(text!),
     from: low!,

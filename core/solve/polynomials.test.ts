@@ -1,29 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { rationalOfDecimal, ratio } from "../numeric";
 import { exactForms, rationalZeros } from "./polynomialZeros";
 import { polynomialForm, rationalForm } from "./rationalForm";
-import { formulaOf, sixDigits } from "./reading.fixture";
-import { FunctionTable } from "./table";
-import { EVERYWHERE, NONE, outward, type Stretch } from "./zeroSet";
+import { formulaOf, sixDigits, stretchOf } from "./reading.fixture";
+import { EVERYWHERE, NONE } from "./zeroSet";
 
-function stretch(range: string): Stretch {
-  const [from, to] = range.split("…").map((t) => {
-    const text = t.trim();
-    const [over, under] = text.split("/");
-    return text === "" ? null : under ? ratio(Number(over), Number(under)) : rationalOfDecimal(text);
-  }) as [ReturnType<typeof rationalOfDecimal>, ReturnType<typeof rationalOfDecimal>];
-  return {
-    table: new FunctionTable(),
-    from: from ?? null,
-    to: to ?? null,
-    lo: from ? outward(from, -1) : -Infinity,
-    hi: to ? outward(to, 1) : Infinity,
-    budget: { boxes: 9, rewrites: 9 },
-  };
-}
 /** `-1.41421 = -sqrt(2); 3 twice`, `everywhere`, `?` for what is no quotient of polynomials, or too long for one. */
 function told(text: string, range = "…"): string {
-  const found = rationalZeros(formulaOf(text), stretch(range));
+  const found = rationalZeros(formulaOf(text), stretchOf(range));
   if (found === null) return "?";
   if (found === EVERYWHERE) return "everywhere";
   expect([found.open, found.everywhere, found.algebraic]).toEqual([[], false, true]);
@@ -102,10 +85,10 @@ describe("zeros of quotients of polynomials", () => {
 
   it("what is asked again on another range is not solved again, and a number alone has none", () => {
     const e = formulaOf("x^2 - 2");
-    const first = rationalZeros(e, stretch("0 … 5"))!.zeros[0]!;
-    const second = rationalZeros(e, stretch("0 … 9"))!.zeros[0]!;
+    const first = rationalZeros(e, stretchOf("0 … 5"))!.zeros[0]!;
+    const second = rationalZeros(e, stretchOf("0 … 9"))!.zeros[0]!;
     expect([second.lo, second.hi]).toEqual([first.lo, first.hi]);
-    expect(rationalZeros(formulaOf("7"), stretch("…"))).toBe(NONE);
+    expect(rationalZeros(formulaOf("7"), stretchOf("…"))).toBe(NONE);
   });
   it("polynomials that would take long to part are left to enclosures", () => {
     expect(told("(x - 1)^20 - 3")).not.toBe("?");

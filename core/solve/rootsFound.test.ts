@@ -6,13 +6,11 @@ import { findRoots, stretchesWhere, stretchOf, searchedOf, type RootSearch } fro
 import { place, type CellPart } from "./parts";
 import type { PartSign, SignedPart } from "./signedParts";
 import { spotOfRational } from "./spot";
-import { formulaOf, rangeOf, sixDigits } from "./reading.fixture";
+import { doubtful, formulaOf, rangeOf, sixDigits } from "./reading.fixture";
 import { FunctionTable } from "./table";
 
 const table = new FunctionTable();
 table.define("v", { kind: "pieces", pieces: piecesOf("0 [ x - 1 ) 2", "2 [ x - 3 ] 5", "6 [ x - 6 ] 9") });
-/** 0, which nothing here proves. */
-const DOUBT = "(sin(1)^2 + cos(1)^2 - 1)";
 
 const kinds = { crossing: "x", touching: "o", endpoint: "end" } as const;
 /** `-2 x, 1 o`: places by the way the function goes through 0; `=0–3` where it is 0 throughout; `jump 2`; open. */
@@ -28,13 +26,7 @@ function told(found: RootSearch): string {
   ].join(", ");
 }
 const roots = (text: string, range: string) =>
-  told(
-    findRoots(
-      text === "v" ? call("v", 0, formulaOf("x")) : formulaOf(text.replaceAll("D", DOUBT)),
-      table,
-      rangeOf(range),
-    ),
-  );
+  told(findRoots(text === "v" ? call("v", 0, formulaOf("x")) : doubtful(text), table, rangeOf(range)));
 
 describe("every place at which a function is 0, and how it is there", () => {
   it.each([

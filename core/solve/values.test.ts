@@ -1,19 +1,17 @@
 import { describe, expect, it } from "vitest";
 import { expressionText, wholeNumber } from "../formula";
-import { ratio, rationalOfDecimal, type Rational } from "../numeric";
+import { ratio } from "../numeric";
 import { encloseAt, exactValueAt } from "./encloseAt";
 import { formOf, rationalExact } from "./exactForm";
-import { formulaOf, sixDigits } from "./reading.fixture";
+import { doubtful, formulaOf, sixDigits, stretchOf } from "./reading.fixture";
 import { spotOfConstant, spotOfRational, type Spot } from "./spot";
 import { FunctionTable } from "./table";
 import { rationalValue, valueOf, type ValueAt } from "./value";
 import { areEqualValues, branchAt, constantValue, signOfValue, valueAt } from "./valueAt";
 import { linearOrQuadratic, zeroAt } from "./zeroAt";
-import { EVERYWHERE, NONE, merge, outward, sameZero, withMultiplicity, type Stretch, type Zero } from "./zeroSet";
+import { EVERYWHERE, NONE, merge, outward, sameZero, withMultiplicity, type Zero } from "./zeroSet";
 
 const table = new FunctionTable();
-const DOUBT = "(sin(1)^2 + cos(1)^2 - 1)";
-const formula = (text: string) => formulaOf(text.replaceAll("D", DOUBT));
 /** A place known by an enclosure alone, a zero of x² − 2. */
 const ROOT: Spot = {
   at: Math.SQRT2,
@@ -54,13 +52,13 @@ describe("what a smooth formula is worth at a place", () => {
     ["x D", "3", "~0 = 3 (sin(1)^2 + cos(1)^2 - 1)"],
     ["x - x + D", "pi", "~0 = pi - pi + sin(1)^2 + cos(1)^2 - 1"],
   ])("%s at %s: %s", (text, place, wanted) =>
-    expect(told(valueOf(formula(text), spot(place), table)).replace(/^~-?[\d.]+e-1\d/, "~0")).toBe(wanted),
+    expect(told(valueOf(doubtful(text), spot(place), table)).replace(/^~-?[\d.]+e-1\d/, "~0")).toBe(wanted),
   );
   it("of two enclosures of one value what both say is kept", () => {
     // (x − 1)(x + 1) at √2 is enclosed about 1 by the place, and is exactly 1
-    const v = valueOf(formula("exp((x - 1) (x + 1)) - e"), spot("sqrt(2)"), table);
+    const v = valueOf(doubtful("exp((x - 1) (x + 1)) - e"), spot("sqrt(2)"), table);
     expect(told(v)).toBe("0");
-    const near = valueOf(formula("sin(x) - sin(sqrt(2)) + D"), spot("sqrt(2)"), table);
+    const near = valueOf(doubtful("sin(x) - sin(sqrt(2)) + D"), spot("sqrt(2)"), table);
     expect(near.kind === "value" && near.lo <= 0 && near.hi >= 0 && near.hi - near.lo < 1e-14).toBe(true);
   });
   it("a fraction's value is enclosed and named", () => {
@@ -78,19 +76,19 @@ describe("what any formula is worth at a place", () => {
     ["sqrt(D)", "1", "open"],
     ["max(x, 1)", "1/2", "1"],
     ["x^2", "7", "49"],
-  ])("%s at %s: %s", (text, place, wanted) => expect(told(valueAt(formula(text), spot(place), table))).toBe(wanted));
+  ])("%s at %s: %s", (text, place, wanted) => expect(told(valueAt(doubtful(text), spot(place), table))).toBe(wanted));
   it("a number without variable", () => {
     expect(
       ["2 + 3", "abs(-2)", "sqrt(2)", "1/(sqrt(8) - 2 sqrt(2))", "ln(D)"].map((t) =>
-        told(constantValue(formula(t), table)),
+        told(constantValue(doubtful(t), table)),
       ),
     ).toEqual(["5", "2", "~1.41421 = sqrt(2)", "none", "open"]);
   });
   it("the branch that holds, where any is to be chosen", () => {
-    const smooth = formula("x^2 + exp(x)");
+    const smooth = doubtful("x^2 + exp(x)");
     expect(branchAt(smooth, spot("0"), table)).toBe(smooth);
-    expect(branchAt(formula("1/x"), spot("0"), table)).toBe("none");
-    expect(branchAt(formula("abs(D)"), spot("0"), table)).toBe("open");
+    expect(branchAt(doubtful("1/x"), spot("0"), table)).toBe("none");
+    expect(branchAt(doubtful("abs(D)"), spot("0"), table)).toBe("open");
   });
   it.each([
     ["2", 1],
@@ -101,12 +99,12 @@ describe("what any formula is worth at a place", () => {
     ["sqrt(8) - 2 sqrt(2)", 0],
     ["D", null],
   ])("the sign of %s is %s", (text, wanted) => {
-    const v = constantValue(formula(text), table);
+    const v = constantValue(doubtful(text), table);
     expect(v.kind === "value" && signOfValue(v)).toBe(wanted);
   });
   it("values are equal where that is proven, by fractions or by forms", () => {
     const value = (text: string) => {
-      const v = constantValue(formula(text), table);
+      const v = constantValue(doubtful(text), table);
       return v.kind === "value" ? v : { exact: null, form: null };
     };
     const equal = (a: string, b: string) => areEqualValues(value(a), value(b));
@@ -118,30 +116,16 @@ describe("what any formula is worth at a place", () => {
     expect(areEqualValues({ exact: ratio(1), form: null }, { exact: null, form: wholeNumber(1) })).toBe(false);
   });
   it("at a fraction: exactly where that can be, else in bounds", () => {
-    expect(exactValueAt(formula("x^2"), ratio(1, 3))?.toFraction()).toBe("1/9");
-    expect(exactValueAt(formula("exp(x - 1/3)"), ratio(1, 3))?.toFraction()).toBe("1");
-    expect(exactValueAt(formula("exp(x)"), ratio(1, 3))).toBeNull();
-    const third = encloseAt(formula("x"), table, ratio(1, 3));
+    expect(exactValueAt(doubtful("x^2"), ratio(1, 3))?.toFraction()).toBe("1/9");
+    expect(exactValueAt(doubtful("exp(x - 1/3)"), ratio(1, 3))?.toFraction()).toBe("1");
+    expect(exactValueAt(doubtful("exp(x)"), ratio(1, 3))).toBeNull();
+    const third = encloseAt(doubtful("x"), table, ratio(1, 3));
     expect([third.lo < third.hi, third.hi - third.lo < 2e-16]).toEqual([true, true]);
-    const e = encloseAt(formula("exp(3 x)"), table, ratio(1, 3));
+    const e = encloseAt(doubtful("exp(3 x)"), table, ratio(1, 3));
     expect([e.lo <= Math.E, e.hi >= Math.E, e.hi - e.lo < 1e-14]).toEqual([true, true, true]);
   });
 });
 
-const stretch = (from: string | null, to: string | null): Stretch => {
-  const [a, b] = [from, to].map((t) => (t === null ? null : rationalOfDecimal(t)!)) as [
-    Rational | null,
-    Rational | null,
-  ];
-  return {
-    table,
-    from: a,
-    to: b,
-    lo: a ? outward(a, -1) : -Infinity,
-    hi: b ? outward(b, 1) : Infinity,
-    budget: { boxes: 9, rewrites: 9 },
-  };
-};
 const zerosTold = (set: { zeros: readonly Zero[] } | null) =>
   set && set.zeros.map((z) => `${sixDigits(z.at)} = ${z.exact?.text} (${z.multiplicity})`).join("; ");
 
@@ -158,7 +142,7 @@ describe("a zero known in closed form", () => {
     ["sqrt(2)", "1.5", "2", ""],
     ["-sqrt(2)", null, "0", "-1.41421 = -sqrt(2) (2)"],
   ])("%s on %s … %s: %s", (text, from, to, wanted) => {
-    const found = zeroAt(formula(text), stretch(from, to), 2);
+    const found = zeroAt(doubtful(text), stretchOf(`${from ?? ""} … ${to ?? ""}`), 2);
     expect(zerosTold(found)).toBe(wanted);
     for (const z of found.zeros) expect([z.lo <= z.at, z.at <= z.hi, found.algebraic]).toEqual([true, true, true]);
     if (wanted === "") expect(found).toBe(NONE);
@@ -176,7 +160,7 @@ describe("a zero known in closed form", () => {
     ["exp(x)", "pi", null],
     ["5 + 0 x", "pi", null],
   ])("%s = %s: %s", (left, right, wanted) =>
-    expect(zerosTold(linearOrQuadratic(formula(left), formula(right), stretch(null, null)))).toBe(wanted),
+    expect(zerosTold(linearOrQuadratic(doubtful(left), doubtful(right), stretchOf("…")))).toBe(wanted),
   );
 });
 

@@ -1,16 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { expressionText } from "../formula";
-import { rationalOfDecimal } from "../numeric";
 import { FunctionTable } from "./table";
-import { formulaOf, sixDigits } from "./reading.fixture";
+import { formulaOf, sixDigits, stretchOf } from "./reading.fixture";
 import { zerosOf, type Budget } from "./zeros";
 import type { ZeroSet } from "./zeroSet";
 
 const table = new FunctionTable();
-const rational = (t: string) => (t === "" ? null : rationalOfDecimal(t)!);
 function zeros(text: string, range: string, allowed?: number | Budget): ZeroSet {
-  const [from, to] = range.split("…").map((t) => rational(t.trim()));
-  return zerosOf(formulaOf(text), table, from!, to!, allowed);
+  const { from, to } = stretchOf(range);
+  return zerosOf(formulaOf(text), table, from, to, allowed);
 }
 /** `2; 3 twice; 0 as an edge`, each with its exact name where that is no decimal, then what is left open. */
 function told({ zeros: found, everywhere, open, flat }: ZeroSet): string {

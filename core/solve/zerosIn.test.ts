@@ -1,17 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { ratio } from "../numeric";
-import { formulaOf, rangeOf, sixDigits } from "./reading.fixture";
+import { doubtful, formulaOf, rangeOf, sixDigits } from "./reading.fixture";
 import { spotOfConstant, spotOfRational } from "./spot";
 import { FunctionTable } from "./table";
 import { hullOf, innerPoints, signIn, zerosIn, type Between } from "./zerosIn";
 
 const table = new FunctionTable();
-/** 0, which nothing here proves. */
-const DOUBT = "(sin(1)^2 + cos(1)^2 - 1)";
 
 /** `1; 2 twice`, `everywhere`, and what is left open, of the zeros strictly inside. */
 function told(text: string, between: Between, boxes = 20_000): string {
-  const { zeros, everywhere, open } = zerosIn(formulaOf(text.replaceAll("D", DOUBT)), between, table, { boxes });
+  const { zeros, everywhere, open } = zerosIn(doubtful(text), between, table, { boxes });
   if (everywhere) return "everywhere";
   return [
     ...zeros.map(({ spot, multiplicity: m }) => `${sixDigits(spot.at)}${m === 1 ? "" : m === 2 ? " twice" : ` ${m}`}`),
@@ -107,6 +105,6 @@ describe("points and signs within a stretch", () => {
     // rounding hides the sign at the middle, an exact look finds it
     ["(x - 1)^3 + 1e-40", "0.999 … 1.001", 1],
   ])("the sign of %s on %s is %s", (text, range, wanted) =>
-    expect(signIn(formulaOf(text.replaceAll("D", DOUBT)), rangeOf(range), table)).toBe(wanted),
+    expect(signIn(doubtful(text), rangeOf(range), table)).toBe(wanted),
   );
 });

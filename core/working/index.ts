@@ -33,7 +33,7 @@ export {
 } from "./statement";
 export { planWorking } from "./planWorking";
 export { fitWorking } from "./fitWorking";
-export { slopeStep, sideShown, holdsCalls } from "./slope";
+export { shortSlope, slopeStep, shortly, sideShown, holdsCalls } from "./slope";
 export { stairLines } from "./stairs";
 export { antiderivative } from "./antiderivative";
 export { signTable } from "./signTable";

@@ -33,7 +33,7 @@ type Rule = keyof typeof RULES;
 
 /** The slope of a function by the rules it takes, as one line; null where it has no formula to be written. */
 export function slopeStep(body: Expression, name: string, x: string): WorkingStep | null {
-  const slope = tidiedSlope(body);
+  const slope = shortSlope(body);
   if (holdsCalls(body) || holdsCalls(slope)) return null;
   const rules = [...rulesOf(body)].map((r) => RULES[r]);
   const shown = sideShown(slope, x);
@@ -44,11 +44,13 @@ export function slopeStep(body: Expression, name: string, x: string): WorkingSte
   return { ...written("slope", says, line), follows: { before: expressionText(body, x), how: "slope", on: null } };
 }
 
-/** The slope written shortly where that is proven to be the same, else as the rules leave it. */
-function tidiedSlope(body: Expression): Expression {
-  const slope = differentiate(body);
-  const short = tidied(slope);
-  return same(slope, short) || isIdenticallyZero(subtract(slope, short)) ? short : slope;
+/** The slope of a function, written shortly. */
+export const shortSlope = (body: Expression): Expression => shortly(differentiate(body));
+
+/** An expression written shortly where that is proven to be the same, else as it stands. */
+export function shortly(e: Expression): Expression {
+  const short = tidied(e);
+  return same(e, short) || isIdenticallyZero(subtract(e, short)) ? short : e;
 }
 
 /** One side of an equation, brackets cleared where it is a polynomial. */

@@ -3,7 +3,8 @@ import { exactNumber } from "../formula/numbers";
 import { dependsOnVariable, expressionLatex, expressionText, subtract, type Expression } from "../formula";
 import { exactRational, polynomialForm, signed, termsOf, type Spot, type Stretch } from "../solve";
 import { rangeSaid, solutionsOf } from "./proof";
-import { equation, stated, written, type Equation, type Setting, type Shown, type WorkingStep } from "./statement";
+import { NONE, equation, shownAs, stated, written } from "./statement";
+import type { Equation, Setting, Shown, WorkingStep } from "./statement";
 
 type Stair = Expression & { readonly kind: "apply"; readonly name: "floor" | "ceil" | "round" };
 
@@ -37,8 +38,7 @@ export function stairLines(eq: Equation, on: Setting): WorkingStep[] {
   if (!found.isWhole || found.spots.length + found.stretches.length > 1) return [];
   if (!isInteger(level)) {
     const says = `What is rounded is a whole number, and ${sideOf(exactNumber(level), "").text} is none.`;
-    const none = { text: "no solution", latex: "\\text{no solution}" };
-    return found.stretches.length + found.spots.length === 0 ? [...lines, written("stair", says, none)] : [];
+    return found.stretches.length + found.spots.length === 0 ? [...lines, stated("stair", says, NONE, on.x)] : [];
   }
   const inner = stepOf(stair.name, level);
   lines.push(written("stair", WORDS[stair.name], between(inner, sideOf(stair.a, on.x))));
@@ -52,11 +52,9 @@ export function stairLines(eq: Equation, on: Setting): WorkingStep[] {
   const range = rangeSaid(on);
   const isNothing = !stretch && found.spots.length === 0 && !meetsRange(outer, on);
   if (range === null || !(left || isNothing)) return [];
-  const shown = left ? between(left, { text: on.x, latex: on.x }) : NOTHING;
+  const shown = left ? between(left, { text: on.x, latex: on.x }) : shownAs(NONE, on.x);
   return [...lines, written("set aside", `Set aside what lies outside ${range}.`, shown)];
 }
-
-const NOTHING: Shown = { text: "no solution", latex: "\\text{no solution}" };
 
 /** The one stair of an equation and what it comes to; null where there are others, or more than a multiple of it. */
 function stairAlone({ left, right }: Equation): { stair: Stair; level: Rational } | null {

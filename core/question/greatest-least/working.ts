@@ -18,6 +18,7 @@ import {
   latexSign,
   polynomialEquation,
   quantityLatex,
+  shortSlope,
   sideShown,
   signTable,
   slopeStep,
@@ -99,7 +100,7 @@ function slopeOf(cell: CellPart, count: number, asking: BestAsking): { steps: Wo
   const { variable, table, name } = asking;
   const formula = cell.formulas[0]!;
   const on = settingOf(asking, { from: cell.from, to: cell.to });
-  const slope = tidied(differentiate(formula));
+  const slope = shortSlope(formula);
   const line = slopeStep(formula, name, variable.name);
   if (!line) return null;
   const search = findRoots(slope, table, on.range, on.work);

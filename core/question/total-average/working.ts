@@ -1,12 +1,13 @@
 import { add, dependsOnVariable, divide, substitute, subtract, type Expression } from "../../formula";
 import { formatNumber } from "../../explain";
-import { compareSpots, constantValue, partition, tidied, type FunctionTable, type Spot } from "../../solve";
+import { compareSpots, constantValue, partition, type FunctionTable, type Spot } from "../../solve";
 import {
   antiderivative,
   holdsCalls,
   inputShown,
   numberLatex,
   numberSaid,
+  shortly,
   sideShown,
   written,
   type NumberSaid,
@@ -86,22 +87,19 @@ function byParts(sums: readonly Summed[], { name, variable }: Asking): WorkingSt
   const x = variable.name;
   return sums.flatMap((s) => {
     const [a, b] = [s.from, s.to].map(inputShown) as [Shown, Shown];
-    const [f, primitive] = [sideShown(s.formula, x), sideShown(tidied(s.primitive), x)];
+    const [f, primitive] = [sideShown(s.formula, x), sideShown(shortly(s.primitive), x)];
     const where = sums.length > 1 ? `From ${a.text} to ${b.text}: a` : "A";
+    const whose = sums.length > 1 ? f.text : `${name}(${x})`;
     const difference = {
       text: `A(${b.text}) - A(${a.text})`,
       latex: `A(${b.latex}) - A(${a.latex})`,
     };
     return [
       {
-        ...written(
-          "antiderivative",
-          `${where} function whose slope is ${sums.length > 1 ? f.text : `${name}(${x})`}.`,
-          {
-            text: `A(${x}) = ${primitive.text}`,
-            latex: `A(${x}) = ${primitive.latex}`,
-          },
-        ),
+        ...written("antiderivative", `${where} function whose slope is ${whose}.`, {
+          text: `A(${x}) = ${primitive.text}`,
+          latex: `A(${x}) = ${primitive.latex}`,
+        }),
         // Its slope was proven to be just that before it was written.
         follows: { before: f.text, how: "sum" as const, on: `${a.text} ≤ ${x} ≤ ${b.text}` },
       },

@@ -5,6 +5,7 @@ import { Draft } from "../draft";
 import { re } from "../pattern";
 import { hull, type Sentence } from "../text";
 import type { Told } from "../told";
+import { DOWN, LOSES } from "./demand";
 import { inUnit } from "./measure";
 
 /** Things of which each gives less, or more, the more of them there are: trees in an orchard, guests of a tour. */
@@ -20,8 +21,9 @@ interface Crowd {
 const EXTRA = re("iu")`
   \b(?:(?:for|with) )?(?:every|each)\s+(?:(?:extra|additional|further|new|added)\s+(\p{L}+)|
   (\p{L}+)\s+(?:more|added|planted|above|over|beyond|in addition)\b)`;
-const LESS = re("i")`
-  \b(?:fewer|less|los\w+|drop\w*|fall\w*|reduc\w+|decreas\w+|declin\w+|lower\w*|cheaper|down|off)\b`;
+
+/** Words that tell of less: what is lost, or what becomes cheaper. */
+const isLessOf = (words: string): boolean => LOSES.test(words) || DOWN.test(words);
 
 /** "50 trees, each bearing 400 apples; for every extra tree each bears 5 fewer": what they all give together. */
 export function crowding(told: Told): Draft | null {
@@ -72,7 +74,7 @@ function crowdIn(sentence: Sentence, { stated, story }: Told): Crowd | null {
       (a) => a !== step && a !== now && a.unit !== thing && a.change === null && stepIn(step, a) !== null,
     );
     if (!each || step === now) continue;
-    const isLess = step.change === "fewer" || (step.change !== "more" && LESS.test(text.slice(extra.index)));
+    const isLess = step.change === "fewer" || (step.change !== "more" && isLessOf(text.slice(extra.index)));
     return { thing, now, each, step, isLess };
   }
   return null;

@@ -80,8 +80,8 @@ const FOR_EVERY = re("i")`
     (?:an?|each|every) (?:increase|rise|cut|reduction|drop) of)\b|\bwhenever\b|\b(?:each|every) time\b|
   \bif (?:she|he|it|they|we|one|the \w+) (?:lowers?|raises?|reduces?|increases?|cuts?|drops?)\b`;
 const UP = /\b(?:more|increas\w+|rais\w+|ris\w+|higher|dearer|added|adds?|extra|additional|further|up)\b/i;
-const DOWN = /\b(?:less|lower\w*|decreas\w+|reduc\w+|cut\w*|drop\w*|cheaper|off|discount|down)\b/i;
-const LOSES = re("i")`
+export const DOWN = /\b(?:less|lower\w*|decreas\w+|reduc\w+|cut\w*|drop\w*|cheaper|off|discount|down)\b/i;
+export const LOSES = re("i")`
   \b(?:los\w+|fewer|less|stay away|stays? (?:at home|empty|vacant|unsold)|remains? (?:empty|vacant|unsold)|
   moves? out|drop\w*|fall\w*|declin\w+|decreas\w+|leaves?|go elsewhere|down)\b`;
 const GAINS = /\b(?:more|gain\w*|extra|additional|ris\w+|increas\w+|win\w*|grow\w*|attract\w*|add\w*|up)\b/i;
