@@ -79,8 +79,20 @@ describe("stretches", () => {
   it("a best value taken on a stretch", () =>
     expect(solve({ f: "12 ceil(x/8) + 3" }, { ask: "greatest", function: "f" })).toMatchObject({
       value: 27,
-      says: "f is greatest from x = 8 to 10: 27.",
+      // At 8 itself it is 15.
+      says: "f is greatest from just after x = 8 to 10: 27.",
     }));
+  it.each([
+    ["floor(x/3)", "f is 2 from x = 6 to just before 9."],
+    ["ceil(x/3)", "f is 2 from just after x = 3 to 6."],
+    ["round(x/3) + 2", "f is 2 from x = 0 to just before 1.5."],
+    ["min(x, 2)", "f is 2 from x = 2 to 10."],
+  ])("an end that does not belong to a level stretch is told as that: %s", (text, says) =>
+    expect(solve({ f: text }, { ask: "reach", function: "f", value: 2 }, { from: 0, to: 10 })).toMatchObject({
+      complete: true,
+      says,
+    }),
+  );
   it("all whole inputs of such a stretch tie", () =>
     expect(
       solve({ f: "min(x, 6)" }, { ask: "greatest", function: "f" }, { from: 0, to: 10, whole: true }).wholeTies!.map(

@@ -76,12 +76,16 @@ export class Speech {
     return s.reads ? `${this.at(s.at, digits)} (${s.reads})` : this.at(s.at, digits);
   }
   /** "from 8 to 10 lanterns", "from x = 8 to 10" */
-  span(from: number, to: number): string {
-    const end = formatQuantity(to, this.input, 6);
-    return this.isCounted() ? `from ${formatNumber(from)} to ${end}` : `from ${this.x} = ${this.bare(from)} to ${end}`;
+  span(from: number, to: number, [after, before] = ["", ""]): string {
+    const end = `${before}${formatQuantity(to, this.input, 6)}`;
+    const start = this.isCounted() ? formatNumber(from) : `${this.x} = ${this.bare(from)}`;
+    return `from ${after}${start} to ${end}`;
   }
+  /** A stretch on which something is so throughout; an end that does not belong to it is told as that. */
   stretch(s: FindingStretch): string {
-    return this.span(s.from ?? -Infinity, s.to ?? Infinity);
+    const after = s.from !== null && s.ends.startsWith("(") ? "just after " : "";
+    const before = s.to !== null && s.ends.endsWith(")") ? "just before " : "";
+    return this.span(s.from ?? -Infinity, s.to ?? Infinity, [after, before]);
   }
 
   /** What the function does instead of taking a level. */

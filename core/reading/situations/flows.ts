@@ -27,8 +27,8 @@ export function flows(told: Told): Draft | null {
   const loss = inUnit(outward, inward.unit);
   if (loss === null || /\b(?:another|other|second) (?:tank|pool|basin|barrel|pond)\b/i.test(told.story)) return null;
   const levels = told.stated.filter((a) => a.kind === "measure" && a.per === null && inUnit(a, inward.unit) !== null);
-  const room = levels.find((a) => ROOM.test(told.story.slice(a.sentence.start, a.start))) ?? null;
-  const there = levels.find((a) => a !== room && THERE.test(`${clauseBefore(a, told.story)} ${a.after}`)) ?? null;
+  const there = levels.find((a) => THERE.test(about(a))) ?? null;
+  const room = levels.find((a) => a !== there && ROOM.test(told.story.slice(a.sentence.start, a.start))) ?? null;
   const draft = new Draft();
   const [unit, per] = [inward.unit!, `${inward.unit}/${inward.per}`];
   const a = draft.given(inward, ["a", "f"], per, "flows in");

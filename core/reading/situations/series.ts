@@ -78,7 +78,7 @@ function fitted(draft: Draft, told: Told, table: Table): Fitted {
   const model = modelFor(told, rows as [number, number][]);
   const by = { kind: "fit", data, x: xName, y: "value", model } as const;
   const f = draft.by({ name: yName, unit: yUnit, label }, xName, by, table);
-  draft.notes.push(`A ${model} model is offered for the ${rows.length} readings; the Data view ranks others.`);
+  draft.notes.push(`${f}: a ${model} model is offered for the ${rows.length} readings; the Data view ranks others.`);
   return { f, xName, yUnit, isTime, since, table };
 }
 
