@@ -2,7 +2,7 @@ import { asRefused, checked, type Interpretation } from "./checked";
 import { Making } from "./making";
 import { QuestionLine } from "./questionLine";
 import { parseUnit, readAmountText, retypedAmount } from "../units";
-import { nearName, quoted, RESERVED } from "../formula";
+import { nearProduct, quoted, RESERVED } from "../formula";
 import { modelOf, readAmount, type CaseFile, type Model, type NumberText } from "../model";
 import { NAME, TO } from "../question";
 import { newVariable } from "./newVariable";
@@ -242,7 +242,7 @@ class StatementReader {
     // One unknown letter in a formula is what it is of, unless it looks like a slip of a known name.
     const unknown = [...words].filter((w) => this.isNew(w));
     const isFormula = /[\d+*/^()−-]/.test(body);
-    const near = nearName(unknown[0] ?? "", [...this.model.givens.keys(), ...this.model.variables.keys()]);
+    const near = nearProduct(unknown[0] ?? "", [...this.model.givens.keys(), ...this.model.variables.keys()]);
     return named.length === 0 && through.length === 0 && unknown.length === 1 && isFormula && !near
       ? unknown[0]!
       : null;

@@ -13,7 +13,7 @@ export { compileEnclosure, box, type EnclosureFunction } from "./enclose";
 export { compileSlopes, type SlopeFunction, type Slopes } from "./slopes";
 export { byRule, type One, type Rules, type Two } from "./rules";
 export { latexOf, latexName, nameParts, latexNumber, latexBrackets } from "./print";
-export { nearName, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
+export { nearName, nearProduct, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
 export { expressionText, expressionLatex, polynomialText, polynomialLatex, powersInOrder, decimalText } from "./write";
 export { Noted } from "./noted";
 export { compileSeries, integrated, variableSeries, type Series, type SeriesFunction } from "./taylor";

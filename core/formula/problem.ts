@@ -68,13 +68,20 @@ function letterChanges(a: string, b: string): number {
   return rows[a.length]![b.length]!;
 }
 
+const sameLetters = (name: string, known: readonly string[]): string | null =>
+  known.find((k) => k.toLowerCase() === name.toLowerCase()) ?? null;
+
+/** Which one of some names a mistyped one was probably meant to be: one in other capitals, or a near spelling. */
+export const nearName = (name: string, known: readonly string[]): string | null =>
+  sameLetters(name, known) ?? nearSpelling(name, known);
+
 /**
- * What a mistyped name was probably meant to be: another case, a product of known names, or a near spelling.
+ * What a mistyped name in a formula was probably meant to be: one of the names, or a product of some.
  * @param wholeFirst  a near spelling is likelier than a product (before a bracket)
  */
-export function nearName(name: string, known: readonly string[], wholeFirst = false): string | null {
-  const sameLetters = known.find((k) => k.toLowerCase() === name.toLowerCase());
-  if (sameLetters) return sameLetters;
+export function nearProduct(name: string, known: readonly string[], wholeFirst = false): string | null {
+  const alike = sameLetters(name, known);
+  if (alike) return alike;
   const split = splitIntoNames(name, new Set(known));
   if (split && !(wholeFirst && nearSpelling(name, known))) return split.join(" ");
   return nearSpelling(name, known);

@@ -3,7 +3,7 @@ import { Enclosure, down, up } from "../interval";
 import { EULER, PI, VARIABLE, enclosedNumber, exactNumber } from "./numbers";
 import { add, apply, call, divide, multiply, negate, nthRoot, power, extreme, subtract } from "./build";
 import type { Expression, Unary } from "./expression";
-import { nearName, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
+import { nearProduct, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
 import { parse } from "./syntax";
 import type { Syntax } from "./syntaxTree";
 import { keptAsWritten, writtenAs } from "./asWritten";
@@ -164,7 +164,7 @@ class Resolver {
       ...(this.names.variable ? [this.names.variable] : []),
       ...RESERVED,
     ];
-    const near = nearName(name, known, applied);
+    const near = nearProduct(name, known, applied);
     const hint = near
       ? ` Did you mean ${quoted(near)}?`
       : applied

@@ -21,5 +21,11 @@ const placed = ({ start, end, mend }: Pick<Problem, "start" | "end" | "mend">) =
   ...(mend === undefined ? {} : { mend }),
 });
 
+/** A number as a sentence says it: with a true minus sign, and no more digits than asked for. */
+export const said = (value: number, digits = 17): string =>
+  String(Number(value.toPrecision(digits)))
+    .replace(/^-/, "−")
+    .replace("Infinity", "∞");
+
 /** Why a function cannot be used, in a plain sentence. */
 export class Trouble extends Error {}

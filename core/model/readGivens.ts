@@ -3,7 +3,7 @@ import { Enclosure, down, up } from "../interval";
 import { encloseRational, quoted } from "../formula";
 import type { CaseFile, Given } from "./case";
 import { UNKNOWN_GIVEN, type Model } from "./model";
-import type { Problems } from "./problems";
+import { said, type Problems } from "./problems";
 import { readUnit } from "./readUnit";
 
 type NamedGiven = Model["givens"] extends ReadonlyMap<string, infer G> ? G : never;
@@ -32,6 +32,6 @@ function numberOf(g: Given, isUnknown: boolean): Omit<NamedGiven, "unit"> {
 }
 
 function sayHundredfold({ name, value }: Given, path: string, problems: Problems): void {
-  const [told, meant] = [Number((value * 100).toPrecision(10)), Number((value / 100).toPrecision(12))];
-  problems.warn(path, `${name} is ${told} %. If ${value} % was meant, the value is ${meant}.`);
+  const [told, meant] = [said(value * 100, 10), said(value / 100, 12)];
+  problems.warn(path, `${name} is ${told} %. If ${said(value)} % was meant, the value is ${meant}.`);
 }

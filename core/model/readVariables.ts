@@ -5,7 +5,7 @@ import { spotOfEnd } from "../solve";
 import { readAmount } from "./amount";
 import type { CaseFile, NumberText, Variable } from "./case";
 import type { ModelVariable } from "./model";
-import type { Problems } from "./problems";
+import { said, type Problems } from "./problems";
 import { readUnit } from "./readUnit";
 
 /** The variables by name; a range that is the wrong way round is told, and used turned round. */
@@ -21,8 +21,8 @@ function readVariable(v: Variable, path: string, names: Names, problems: Problem
   if (isTurned)
     problems.error(
       `${path}.from`,
-      `The range of ${quoted(v.name)} starts at ${toDouble(start.exact)}, after its end ` +
-        `${toDouble(end.exact)}; exchange the two.`,
+      `The range of ${quoted(v.name)} starts at ${said(toDouble(start.exact))}, after its end ` +
+        `${said(toDouble(end.exact))}; exchange the two.`,
     );
   if (v.since !== undefined && !isSince(v.since))
     problems.error(

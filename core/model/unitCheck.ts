@@ -148,6 +148,7 @@ class Checker {
     if (a.kind !== "known") return b.kind === "known" ? (b.isLoose ? a : b) : a.kind === "any" ? b : a;
     if (b.kind !== "known") return a.isLoose ? b : a;
     if (sameUnit(a.unit, b.unit)) return a.isLoose ? b : a;
+    if (!sameDimension(a.unit, b.unit) && (this.isOpen(a) || this.isOpen(b))) return this.isOpen(a) ? b : a;
     const verb = s.op === "+" ? "adds" : "subtracts";
     const [left, right] = s.op === "+" ? [b, a] : [b, a];
     const x = this.names.variable;
@@ -177,6 +178,12 @@ class Checker {
       );
     else this.report(s, `${this.mixed(verb, left.unit, right.unit, s.op)}.`);
     return a;
+  }
+
+  /** A power of the variable with its coefficient left out: x² lanterns may be dollars. The variable itself is not. */
+  private isOpen({ unit, isLoose }: Inferred & { kind: "known" }): boolean {
+    const own = this.names.variable?.unit;
+    return isLoose && !(own && sameUnit(unit, own));
   }
 
   private mixed(verb: string, what: Unit, to: Unit, op: string): string {

@@ -2,7 +2,7 @@ import { ONE, ZERO, isZero, rationalOfDouble, type Rational } from "../numeric";
 import {
   compileNumber,
   isFunctionName,
-  nearName,
+  nearProduct,
   parse,
   problem,
   quoted,
@@ -147,7 +147,7 @@ function knownNumber(s: Syntax & { readonly type: "name" }, { variables, names }
   if (given) return given.exact ?? rationalOfDouble(given.value);
   if (s.name === "e") return rationalOfDouble(Math.E);
   if (s.name === "pi" || s.name === "π") return rationalOfDouble(Math.PI);
-  const meant = splitRun(s.name, variables) ?? nearName(s.name, [...variables, ...names.givens.keys()]);
+  const meant = splitRun(s.name, variables) ?? nearProduct(s.name, [...variables, ...names.givens.keys()]);
   const there = `There ${variables.length === 1 ? "is" : "are"} ${variables.join(", ")}.`;
   const instead = meant ? `Did you mean ${quoted(meant)}?` : there;
   const says = `${quoted(s.name)} is no variable of the plan and no given. ${instead}`;

@@ -97,7 +97,7 @@ describe("what is wrong with a case is told, all of it, with its place", () => {
         },
       },
     ]);
-    expect(buildModel(c).warnings.map((w) => w.message)).toContain("v jumps by 2 at x = 6, from 18 to 20.");
+    expect(buildModel(c).warnings.map((w) => w.message)).toContain("v jumps up by 2 at x = 6, from 18 to 20.");
   });
   it("a range that starts after its end, a unit that is none, a mark outside the story", () => {
     const found = problems({

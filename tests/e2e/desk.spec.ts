@@ -184,7 +184,7 @@ test("a velocity by pieces, its way and its slope are written line by line, and 
     .getByRole("textbox", { name: "Formula of v" })
     .fill("v(t) = 3 t for 0 <= t < 6; 20 - 2 (t - 6) for 6 <= t <= 15");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("v jumps by 2 at t = 6, from 18 to 20.")).toBeVisible();
+  await expect(page.getByText("v jumps up by 2 at t = 6, from 18 to 20.")).toBeVisible();
   await expect(says(page).nth(2)).toHaveText("v is greatest at t = 6 s: 20.");
 });
 

@@ -43,6 +43,18 @@ export class Tally {
     return isClaim;
   }
 
+  /** Takes in what another counted. */
+  add(other: Tally): void {
+    this.claims += other.claims;
+    this.open += other.open;
+    this.refused += other.refused;
+    for (const [kind, { claims, open }] of Object.entries(other.byKind)) {
+      const counts = (this.byKind[kind] ??= { claims: 0, open: 0 });
+      counts.claims += claims;
+      counts.open += open;
+    }
+  }
+
   note(why: string | null, context: () => string): void {
     if (why !== null) this.contradictions.push(`${context()}: ${why}`);
   }

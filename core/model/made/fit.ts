@@ -3,7 +3,7 @@ import { parseUnit, sameUnit, type Unit } from "../../units";
 import { quoted, type Expression, type Names } from "../../formula";
 import { newWork, partition, spotOfRational, valueAt } from "../../solve";
 import { dataOf, fitRows, fittedForm, rowsOf, type FitBy } from "../fits";
-import { Trouble } from "../problems";
+import { Trouble, said } from "../problems";
 import { difference, unitName } from "../unitCheck";
 import type { Bench } from "./bench";
 import { told, type UnitsFound } from "./units";
@@ -81,7 +81,7 @@ function sayBreaks(e: Expression, from: number, to: number, bench: Bench): void 
   const near = gap.kind === "place" ? gap.spot.at : gap.kind === "cell" ? (gap.from?.at ?? from) : from;
   bench.warn(
     `${bench.path}.by`,
-    `${bench.name} has no value at ${bench.of} = ${Number(near.toPrecision(6))}, inside the ` +
+    `${bench.name} has no value at ${bench.of} = ${said(near, 6)}, inside the ` +
       "data: the fitted formula breaks there, whatever it misses on the rows.",
   );
 }

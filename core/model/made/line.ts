@@ -1,7 +1,7 @@
 import { poly, toDouble, type Polynomial, type Rational } from "../../numeric";
 import { polynomialLatex, polynomialText, quoted } from "../../formula";
 import { polynomialExpression } from "../../solve";
-import { Trouble } from "../problems";
+import { Trouble, said } from "../problems";
 import type { Bench } from "./bench";
 import type { ByOf, Way } from "./way";
 
@@ -20,7 +20,7 @@ function lineThrough(readings: readonly Reading[], path: string, bench: Bench): 
   if (x1.compare(x2) === 0)
     return bench.fail(
       `${path}[1][0]`,
-      `Both readings of ${quoted(name)} are at ${of} = ${toDouble(x1)}; a line needs two different inputs.`,
+      `Both readings of ${quoted(name)} are at ${of} = ${said(toDouble(x1))}; a line needs two different inputs.`,
     );
   const slope = y2.sub(y1).div(x2.sub(x1));
   return poly.trim([y1.sub(slope.mul(x1)), slope]);
@@ -34,8 +34,8 @@ function sayMissed(p: Polynomial, readings: readonly Reading[], path: string, be
     if (there.compare(y) === 0) return;
     bench.warn(
       `${path}[${i}]`,
-      `The reading (${toDouble(x)}, ${toDouble(y)}) does not lie on the line through the ` +
-        `first two, which gives ${Number(toDouble(there).toPrecision(6))} there.`,
+      `The reading (${said(toDouble(x))}, ${said(toDouble(y))}) does not lie on the line through the ` +
+        `first two, which gives ${said(toDouble(there), 6)} there.`,
     );
   });
 }

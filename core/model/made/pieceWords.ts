@@ -11,7 +11,7 @@ export function rangeText(x: string, { from, to, ends = "[]" }: PieceRow): strin
 export function rangeLatex(x: string, { from, to, ends = "[]" }: PieceRow): string {
   const low = from === undefined ? "" : `${amountLatex(from)} ${ends.startsWith("[") ? "\\le" : "<"} `;
   const high = to === undefined ? "" : ` ${ends.endsWith("]") ? "\\le" : "<"} ${amountLatex(to)}`;
-  return `${low}${latexName(x)}${high}`;
+  return low || high ? `${low}${latexName(x)}${high}` : `\\text{all } ${latexName(x)}`;
 }
 
 const amountLatex = (value: NumberText): string => {

@@ -3,7 +3,7 @@ import { EMPTY } from "../../interval";
 import { latexOf, quoted, type Expression } from "../../formula";
 import { encloseAt, type Piece } from "../../solve";
 import type { PieceRow } from "../case";
-import { Trouble } from "../problems";
+import { Trouble, said } from "../problems";
 import type { Bench } from "./bench";
 import { formulaUnits } from "./formulaUnits";
 import { rangeLatex, rangeText } from "./pieceWords";
@@ -40,7 +40,7 @@ function placed(p: PieceRow, row: number, expression: Expression, bench: Bench):
   const to = p.to === undefined ? null : bench.number(p.to, `${path}.to`);
   const ends = p.ends ?? "[]";
   if (from && to && from.compare(to) > 0) {
-    const range = `starts at ${toDouble(from)}, after its end ${toDouble(to)}`;
+    const range = `starts at ${said(toDouble(from))}, after its end ${said(toDouble(to))}`;
     bench.fail(`${path}.from`, `Piece ${row + 1} of ${quoted(bench.name)} ${range}.`);
   }
   return {
@@ -60,21 +60,21 @@ function sayMeeting(p: Placed, next: Placed, path: string, bench: Bench): boolea
   const { name, of } = bench;
   const two = `Pieces ${p.row + 1} and ${next.row + 1} of ${quoted(name)}`;
   if (next.low < p.high) {
-    const stretch = `from ${next.low} to ${Math.min(p.high, next.high)}`;
+    const stretch = `from ${said(next.low)} to ${said(Math.min(p.high, next.high))}`;
     bench.shop.problems.error(`${path}[${next.row}].from`, `${two} overlap ${stretch}; one input has one value.`);
     return true;
   }
   if (next.low > p.high) {
-    bench.warn(bench.path, `${name} has no value between ${of} = ${p.high} and ${next.low}.`);
+    bench.warn(bench.path, `${name} has no value between ${of} = ${said(p.high)} and ${said(next.low)}.`);
     return false;
   }
   if (p.closedTo && next.closedFrom) {
-    const message = `${two} both own ${of} = ${next.low}; open one of the two ends.`;
+    const message = `${two} both own ${of} = ${said(next.low)}; open one of the two ends.`;
     bench.shop.problems.error(`${path}[${next.row}].from`, message);
     return true;
   }
   if (!p.closedTo && !next.closedFrom)
-    bench.warn(bench.path, `${name} has no value at ${of} = ${p.high}: neither piece owns it.`);
+    bench.warn(bench.path, `${name} has no value at ${of} = ${said(p.high)}: neither piece owns it.`);
   return false;
 }
 
@@ -86,8 +86,9 @@ function sayJump(p: Piece, next: Piece, bench: Bench): void {
   const isJoined = left.lo <= right.hi && right.lo <= left.hi;
   if (left.flags & EMPTY || right.flags & EMPTY || isJoined) return;
   const [before, after] = [left, right].map((v) => (v.lo + v.hi) / 2) as [number, number];
-  const [size, from, to] = [after - before, before, after].map((v) => Number(v.toPrecision(6)));
-  bench.warn(bench.path, `${bench.name} jumps by ${size} at ${bench.of} = ${p.high}, from ${from} to ${to}.`);
+  const [size, from, to] = [Math.abs(after - before), before, after].map((v) => said(v, 6));
+  const jump = `${after > before ? "jumps up" : "drops"} by ${size} at ${bench.of} = ${said(p.high)}`;
+  bench.warn(bench.path, `${bench.name} ${jump}, from ${from} to ${to}.`);
 }
 
 /** A function in pieces, each with a formula and a range. */

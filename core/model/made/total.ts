@@ -10,7 +10,7 @@ import {
   type Expression,
 } from "../../formula";
 import { partition, polynomialForm, type CellPart, type FunctionTable } from "../../solve";
-import { Trouble } from "../problems";
+import { Trouble, said } from "../problems";
 import type { Bench } from "./bench";
 import { runningTotal, totalPieces } from "./runningTotal";
 import { told } from "./units";
@@ -50,7 +50,7 @@ function make(by: ByOf<"total">, bench: Bench): Made {
   if (!exact) {
     const sums = runningTotal(inner, table, from, bench.shop.variables.get(bench.of));
     table.define(bench.name, { kind: "closures", ...sums, slope: inner });
-    return { text: `total of ${f.name} from ${toDouble(from)}`, latex };
+    return { text: `total of ${f.name} from ${said(toDouble(from))}`, latex };
   }
   const pieces = totalPieces(exact.cells, exact.polynomials, from);
   const [only] = pieces;
