@@ -163,6 +163,8 @@ describe("the unit of a formula of q lanterns", () => {
   });
 });
 
+const SCALE = "measure the same at another scale;";
+
 describe("what disagrees, at its place, and what would mend it", () => {
   it.each([
     ["F + L", [["F + L", "This adds m to $."]]],
@@ -176,57 +178,18 @@ describe("what disagrees, at its place, and what would mend it", () => {
     ["k + F", [["k", "This adds $ to $/lantern; did you mean k·q?", "k q"]]],
     ["F + (k)", [["(k)", "This adds $/lantern to $; did you mean (k)·q?", "(k) q"]]],
     // The same kind of thing at another scale.
-    [
-      "y + b",
-      [
-        [
-          "b",
-          "This adds month to year: month and year measure the same at another scale; divide the month side by 12.",
-          "b/12",
-        ],
-      ],
-    ],
-    [
-      "b - y",
-      [
-        [
-          "y",
-          "This subtracts year from month: year and month measure the same at another scale; multiply the year side by 12.",
-          "12 y",
-        ],
-      ],
-    ],
+    ["y + b", [["b", `This adds month to year: month and year ${SCALE} divide the month side by 12.`, "b/12"]]],
+    ["b - y", [["y", `This subtracts year from month: year and month ${SCALE} multiply the year side by 12.`, "12 y"]]],
     ["y + b u/u", []],
     [
       "y + (b + b)",
-      [
-        [
-          "(b + b)",
-          "This adds month to year: month and year measure the same at another scale; divide the month side by 12.",
-          "(b + b)/12",
-        ],
-      ],
+      [["(b + b)", `This adds month to year: month and year ${SCALE} divide the month side by 12.`, "(b + b)/12"]],
     ],
     [
       "y - abs(b)",
-      [
-        [
-          "abs(b)",
-          "This subtracts month from year: month and year measure the same at another scale; divide the month side by 12.",
-          "abs(b)/12",
-        ],
-      ],
+      [["abs(b)", `This subtracts month from year: month and year ${SCALE} divide the month side by 12.`, "abs(b)/12"]],
     ],
-    [
-      "y + -b",
-      [
-        [
-          "-b",
-          "This adds month to year: month and year measure the same at another scale; divide the month side by 12.",
-          "(-b)/12",
-        ],
-      ],
-    ],
+    ["y + -b", [["-b", `This adds month to year: month and year ${SCALE} divide the month side by 12.`, "(-b)/12"]]],
     // Varying powers.
     ["F^q", [["F", "A varying power of $ has no unit; the base should be a plain number."]]],
     ["F^u", [["F", "A varying power of $ has no unit; the base should be a plain number."]]],

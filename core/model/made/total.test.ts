@@ -1,8 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { ratio } from "../../numeric";
 import { FunctionTable } from "../../solve";
-import { VARIABLE, call } from "../../formula";
-import { resolve } from "../../formula";
+import { VARIABLE, call, resolve } from "../../formula";
 import type { FunctionBy } from "..";
 import { caseOf, formula, made } from "./making.fixture";
 import { runningTotal } from "./runningTotal";

@@ -89,7 +89,8 @@ describe("the unit of a function", () => {
   });
   it("that is declared otherwise than it follows is told, and stands", () => {
     const message =
-      "s is said to be in km, but its formula gives m: m and km measure the same at another scale; divide the m side by 1000.";
+      "s is said to be in km, but its formula gives m: " +
+      "m and km measure the same at another scale; divide the m side by 1000.";
     expect(unitsOf(way, "km")).toEqual({
       unit: "km",
       agree: false,
