@@ -41,31 +41,36 @@ test("what was changed elsewhere comes in beside what is typed here; in one plac
   ]);
 });
 
-test("a server that was killed: edits are held, said plainly, survive a reload, and are sent when it is back", async ({
-  page,
-  server,
-}) => {
-  await stand(page, server);
-  await server.kill();
-  await page.getByRole("button", { name: /^Value of F/ }).click();
-  await page.getByRole("textbox", { name: "Value of F" }).fill("240");
-  await page.keyboard.press("Enter");
-  await expect(page.getByText("The server does not answer. Changes are held in this browser")).toBeVisible();
-  await expect(says(page).first()).toHaveText("23 lanterns is the first whole number that pays.");
-  await server.start();
-  await expect(kept(page)).toBeVisible({ timeout: 10_000 });
-  expect((await server.case("Lantern stall")).case.givens).toMatchObject([{ name: "F", value: 240 }, {}, {}]);
-  // Killed once more, changed, and the page closed before the server is back: the edit waits in the browser.
-  await server.kill();
-  await page.getByRole("button", { name: /^Value of F/ }).click();
-  await page.getByRole("textbox", { name: "Value of F" }).fill("100");
-  await page.keyboard.press("Enter");
-  await expect(page.getByText("The server does not answer.")).toBeVisible();
-  await server.start();
-  await page.reload();
-  await expect(page.getByRole("button", { name: /^Value of F: \$100/ })).toBeVisible();
-  await expect(kept(page)).toBeVisible({ timeout: 10_000 });
-  expect((await server.case("Lantern stall")).case.givens).toMatchObject([{ name: "F", value: 100 }, {}, {}]);
+test.describe("with a server of its own", () => {
+  // It is killed.
+  test.use({ alone: true });
+
+  test("a server that was killed: edits are held, said plainly, survive a reload, are sent when it is back", async ({
+    page,
+    server,
+  }) => {
+    await stand(page, server);
+    await server.kill();
+    await page.getByRole("button", { name: /^Value of F/ }).click();
+    await page.getByRole("textbox", { name: "Value of F" }).fill("240");
+    await page.keyboard.press("Enter");
+    await expect(page.getByText("The server does not answer. Changes are held in this browser")).toBeVisible();
+    await expect(says(page).first()).toHaveText("23 lanterns is the first whole number that pays.");
+    await server.start();
+    await expect(kept(page)).toBeVisible({ timeout: 10_000 });
+    expect((await server.case("Lantern stall")).case.givens).toMatchObject([{ name: "F", value: 240 }, {}, {}]);
+    // Killed once more, changed, and the page closed before the server is back: the edit waits in the browser.
+    await server.kill();
+    await page.getByRole("button", { name: /^Value of F/ }).click();
+    await page.getByRole("textbox", { name: "Value of F" }).fill("100");
+    await page.keyboard.press("Enter");
+    await expect(page.getByText("The server does not answer.")).toBeVisible();
+    await server.start();
+    await page.reload();
+    await expect(page.getByRole("button", { name: /^Value of F: \$100/ })).toBeVisible();
+    await expect(kept(page)).toBeVisible({ timeout: 10_000 });
+    expect((await server.case("Lantern stall")).case.givens).toMatchObject([{ name: "F", value: 100 }, {}, {}]);
+  });
 });
 
 test("the shelf: new, rename, copy, delete and undo", async ({ page, server }) => {

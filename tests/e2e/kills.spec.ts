@@ -1,6 +1,9 @@
 import { createClient } from "@libsql/client";
 import { expect, test, type TestServer } from "./server";
 
+// The server is killed.
+test.use({ alone: true });
+
 /** `npm run soak` kills 500 times. */
 const KILLS = Number(process.env.PASEAR_KILLS ?? 20);
 const SEED = Number(process.env.PASEAR_SEED ?? 20311);

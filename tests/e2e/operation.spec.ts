@@ -4,6 +4,9 @@ import { join } from "node:path";
 import { promisify } from "node:util";
 import { expect, test, type TestServer } from "./server";
 
+// The server is stopped, and its log is read.
+test.use({ alone: true });
+
 // What somebody who runs the server relies on.
 interface Line {
   level: string;

@@ -20,12 +20,10 @@ export async function choose(page: Page, label: string, option: string): Promise
   await page.getByRole("option", { name: option, exact: true }).click();
   await expect(page.getByRole("listbox")).toHaveCount(0);
 }
+/** A demo case, by its address; the way over the shelf is tried by the tests of the shelf. */
 export async function stand(page: Page, server: TestServer, title = "Lantern stall"): Promise<void> {
-  await page.goto(server.url);
-  await page
-    .getByRole("link", { name: `Open ${title}` })
-    .first()
-    .click();
+  const { id } = await server.case(title);
+  await page.goto(`${server.url}/case/${id}`);
   await expect(says(page).first()).toBeVisible();
 }
 export async function newCase(page: Page, server: TestServer): Promise<void> {

@@ -2,6 +2,7 @@ import { cpSync } from "node:fs";
 import { dirname } from "node:path";
 import { test as base, expect } from "@playwright/test";
 import { TestServer } from "../shared/testServer";
+import { readShelf, writeShelf, type ShelfRows } from "./shelfRows";
 
 /** What a server has after its first start, when all the demo cases are worked out. */
 async function firstStart(): Promise<TestServer> {
@@ -12,18 +13,36 @@ async function firstStart(): Promise<TestServer> {
   await first.stop();
   return first;
 }
+async function startedLike(first: TestServer): Promise<TestServer> {
+  const server = new TestServer();
+  cpSync(dirname(first.file), dirname(server.file), { recursive: true });
+  await server.start();
+  return server;
+}
+
+/** A server that tests use one after the other, and what it has at the beginning of each. */
+interface Shared {
+  readonly server: TestServer;
+  readonly rows: ShelfRows;
+}
 
 interface Fixtures {
+  /** with a server of its own, which may be stopped: to start one costs a second */
+  alone: boolean;
   server: TestServer;
   /** whether the browser has been here before */
   visits: "first" | "again";
   faults: string[];
 }
+interface Workers {
+  begun: TestServer;
+  shared: Shared;
+}
 /**
- * Tests with a fresh server, which has begun before with the demo cases; whatever the page reports to its console as
- * an error fails them.
+ * Tests with a server that has begun before with the demo cases, and has nothing else; whatever the page reports to
+ * its console as an error fails them.
  */
-export const test = base.extend<Fixtures, { begun: TestServer }>({
+export const test = base.extend<Fixtures, Workers>({
   begun: [
     async ({ browserName: _ }, use) => {
       const first = await firstStart();
@@ -32,12 +51,24 @@ export const test = base.extend<Fixtures, { begun: TestServer }>({
     },
     { scope: "worker" },
   ],
-  server: async ({ begun }, use) => {
-    const s = new TestServer();
-    cpSync(dirname(begun.file), dirname(s.file), { recursive: true });
-    await s.start();
-    await use(s);
-    await s.end();
+  shared: [
+    async ({ begun }, use) => {
+      const shared = { server: await startedLike(begun), rows: await readShelf(begun.file) };
+      await use(shared);
+      await shared.server.end();
+    },
+    { scope: "worker" },
+  ],
+  alone: [false, { option: true }],
+  server: async ({ begun, shared, alone }, use) => {
+    if (alone) {
+      const server = await startedLike(begun);
+      await use(server);
+      await server.end();
+    } else {
+      await writeShelf(shared.server.file, shared.rows);
+      await use(shared.server);
+    }
   },
   visits: ["again", { option: true }],
   faults: [

@@ -1,5 +1,8 @@
 import { expect, test, TestServer } from "./server";
 
+// The server is killed, and another works on its database.
+test.use({ alone: true });
+
 // Two processes on one database, as behind one proxy.
 const document = (value: number) => ({
   format: "pasear-case",

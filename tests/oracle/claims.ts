@@ -69,6 +69,24 @@ const CHECKS: { readonly [K in Question["ask"]]?: Check<K> } = {
   compare: (f, q, w, c) => checkCompare(f, q.functions, w, c),
 };
 
+/** Where a function grows faster than this power of the way to an end, plain sums miss much of what lies there. */
+const STEEP = -0.5;
+/** The power of the way to an end that a function grows like there. @param way  to the other end */
+function growthAt(value: (x: number) => number, end: number, way: number): number {
+  const [near, nearer] = [1e-9, 1e-10].map((share) => Math.abs(value(end + way * share))) as [number, number];
+  return Math.log10(near / nearer);
+}
+/** Middle sums from 0 to an end with x = end·u²⁴, which sees what lies very close to 0. */
+function gradedSum(value: (x: number) => number, end: number): number {
+  const count = 4000;
+  let sum = 0;
+  for (let i = 0; i < count; i++) {
+    const u = (i + 0.5) / count;
+    sum += value(end * u ** 24) * 24 * Math.abs(end) * u ** 23;
+  }
+  return sum / count;
+}
+
 /** Middle sums on two grids: only where both agree well is there something to hold against a total. */
 function checkTotal(f: FullFinding, measured: Value, a: number, b: number, by: number): string | null {
   const value = plainly(measured);
@@ -86,6 +104,15 @@ function checkTotal(f: FullFinding, measured: Value, a: number, b: number, by: n
     for (let i = 0; i < n; i++) s += value(a + ((b - a) * (i + 0.5)) / n);
     return (s * (b - a)) / n / by;
   };
+  const steep = [a, b].find((end) => growthAt(value, end, end === a ? b - a : a - b) < STEEP);
+  // Most of such a total lies closer to its end than doubles can tell, unless that end is 0.
+  if (steep !== undefined && steep !== 0) return null;
+  if (steep === 0) {
+    const graded = gradedSum(value, a === 0 ? b : a) / by;
+    return Math.abs(graded - f.value) <= 1e-2 * Math.max(1, Math.abs(graded))
+      ? null
+      : `${graded} by sums that grow finer towards 0, told as ${f.value}`;
+  }
   const [coarse, fine, odd] = [sum(1000), sum(4000), sum(3331)];
   if (!Number.isFinite(coarse) || !Number.isFinite(fine) || !Number.isFinite(odd)) return null;
   // A sum over cells misses at every jump up to half of what the function jumps by, times a cell.
