@@ -21,11 +21,13 @@ export function useChart<T extends Surface>(
   function redraw(): void {
     if (chart && size.width >= 120) draw(chart, size.width, size.height);
   }
-  function measure(): void {
-    if (home.value) {
-      size.width = home.value.clientWidth;
-      size.height = home.value.clientHeight;
-    }
+  /** @returns whether it is another size than before */
+  function measure(): boolean {
+    if (!home.value) return false;
+    const { clientWidth: width, clientHeight: height } = home.value;
+    const isOther = width !== size.width || height !== size.height;
+    Object.assign(size, { width, height });
+    return isOther;
   }
 
   onMounted(async () => {
@@ -35,7 +37,8 @@ export function useChart<T extends Surface>(
     chart = open(home.value, size.width, size.height);
     redraw();
     const watcher = new ResizeObserver(() => {
-      measure();
+      // An observer tells the size it begins with too: to draw everything for that once more would hold the page up.
+      if (!measure()) return;
       chart?.resize({ width: size.width, height: size.height });
       redraw();
     });

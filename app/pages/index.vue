@@ -37,6 +37,10 @@ const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle:
 /** From so many cases on they can be searched. */
 const MANY = 12;
 
+/** Cards are drawn a few at a time. */
+const PART = 6;
+const drawn = useInParts(() => list.value.length, PART);
+
 onMounted(shelf.load);
 onScopeDispose(shelf.leave);
 watchDebounced(find, shelf.search, { debounce: 200 });
@@ -99,7 +103,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
       />
       <ul class="cards" aria-label="Cases">
         <ShelfCard
-          v-for="c in list"
+          v-for="c in list.slice(0, drawn)"
           :key="c.id"
           v-model:chosen="ids"
           :is-choosing="isChoosing"
@@ -113,7 +117,7 @@ watch([isEndNear, loading, trouble], () => isEndNear.value && !trouble.value && 
           @clear="clearing = [c]"
         />
       </ul>
-      <p v-if="hasMore" ref="end" class="more">
+      <p v-if="hasMore && drawn >= list.length" ref="end" class="more">
         <Button link @click="shelf.more()">More cases</Button>
       </p>
       <p v-if="!loading || list.length > 0" class="turn">

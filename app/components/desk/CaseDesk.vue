@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useTimeoutFn } from "@vueuse/core";
 import type { CaseFile } from "#core/model";
 import type { Slip } from "#core/slips";
 import type DeskEntry from "./DeskEntry.vue";
@@ -42,14 +41,7 @@ const isBroken = computed(
   () => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || analysis.failure !== null,
 );
 
-/** The lists wait for what is worked out of them, or for word that it takes long; and never longer than this, in ms. */
-const MOMENT = 3000;
-const isLate = ref(false);
-useTimeoutFn(() => void (isLate.value = true), MOMENT);
-const isVeiled = computed(() => {
-  const { progress, failure, stopped } = analysis;
-  return !isLate.value && desk.value === null && progress === null && failure === null && !stopped;
-});
+const { isVeiled, lists } = useVeil();
 
 async function added(key: string): Promise<void> {
   changed();
@@ -134,6 +126,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #givens>
       <DeskGivens
+        v-if="lists >= 1"
         :document="shown"
         :desk="desk"
         :lit="lit"
@@ -148,6 +141,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #functions>
       <DeskFunctions
+        v-if="lists >= 2"
         ref="functionsPanel"
         :slips="analysis.slips"
         :document="shown"
@@ -164,6 +158,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #findings>
       <DeskFindings
+        v-if="lists >= 3"
         :document="shown"
         :desk="desk"
         :lit="lit"
