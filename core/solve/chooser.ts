@@ -148,8 +148,6 @@ export class Chooser {
     const value = valueOf(u, this.spot, this.table);
     if (value.kind !== "value" || !Number.isFinite(value.lo) || !Number.isFinite(value.hi)) return null;
     const step = { floor: Math.floor, ceil: Math.ceil, round: roundHalfAway }[name];
-    if (value.lo === value.hi && Number.isSafeInteger(Math.floor(value.lo)))
-      return stairStep(name, rationalOfDouble(value.lo));
     if (step(value.lo) === step(value.hi) && !isBorder(name, value.lo) && !isBorder(name, value.hi))
       return rationalOfDouble(step(value.lo));
     if (value.exact) return stairStep(name, value.exact);

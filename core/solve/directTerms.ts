@@ -76,8 +76,6 @@ export class DirectTerms {
 
   /** Far out a quotient of polynomials is its leading terms times what is near 1; all exact. */
   private rationalFarOut(e: Expression): Term | null {
-    if (e.kind === "variable")
-      return { c: point(this.approach.side), r: ratio(-1), s: ZERO, w: null, lead: wholeNumber(this.approach.side) };
     const form = rationalForm(e);
     if (!form || form.denominator.length === 0) return null;
     if (form.numerator.length === 0) return NOTHING_THERE;

@@ -1,6 +1,6 @@
-import { poly, toDouble, type Rational } from "../numeric";
-import { compileEnclosure, exactNumber, substitute, type Expression } from "../formula";
-import { EMPTY, Enclosure } from "../interval";
+import { poly, type Rational } from "../numeric";
+import { compileEnclosure, encloseRational, exactNumber, substitute, type Expression } from "../formula";
+import type { Enclosure } from "../interval";
 import { exactRational } from "./constant";
 import { polynomialForm } from "./rationalForm";
 import type { FunctionTable } from "./table";
@@ -15,13 +15,5 @@ export function exactValueAt(e: Expression, x: Rational): Rational | null {
 /** Bounds of a formula at an exact input. */
 export function encloseAt(e: Expression, table: FunctionTable, x: Rational): Enclosure {
   const exact = exactValueAt(e, x);
-  if (exact) {
-    const v = exactNumber(exact);
-    return v.kind === "number" ? v.within : new Enclosure(NaN, NaN, EMPTY);
-  }
-  const input = exactNumber(x);
-  return compileEnclosure(
-    e,
-    table.enclosure,
-  )(input.kind === "number" ? input.within : new Enclosure(toDouble(x), toDouble(x)));
+  return exact ? encloseRational(exact) : compileEnclosure(e, table.enclosure)(encloseRational(x));
 }

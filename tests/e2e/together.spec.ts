@@ -3,7 +3,13 @@ import { expect, test, TestServer } from "./server";
 // The server is killed, and another works on its database.
 test.use({ alone: true });
 
-// Two processes on one database, as behind one proxy.
+/**
+ * Two processes on one database, as behind one proxy: on one file, or on a libSQL server that begins empty
+ * (`PASEAR_LIBSQL=http://127.0.0.1:8080 npx playwright test --project views --workers 1 together`).
+ */
+const LIBSQL = process.env.PASEAR_LIBSQL;
+const settings: Record<string, string> = LIBSQL ? { DATABASE_URL: LIBSQL } : {};
+
 const document = (value: number) => ({
   format: "pasear-case",
   version: 1,
@@ -11,11 +17,29 @@ const document = (value: number) => ({
   givens: [{ name: "F", value }],
 });
 
-test("two server processes on one file behave as one: of two writes from one revision exactly one is kept", async ({
+test("two processes that start at once on an empty database put the demo in once", async ({ server }) => {
+  await server.kill();
+  const file = `${server.file}.new`;
+  const both = [new TestServer(file), new TestServer(file)];
+  try {
+    await Promise.all(both.map((s) => s.start(settings)));
+    const titles = (await both[0]!.cases()).map((c) => c.title);
+    expect(titles.length).toBeGreaterThan(10);
+    expect(new Set(titles).size).toBe(titles.length);
+  } finally {
+    await Promise.all(both.map((s) => s.kill()));
+  }
+});
+
+test("two server processes on one database behave as one: of two writes from one revision exactly one is kept", async ({
   server,
 }) => {
   const other = new TestServer(server.file);
-  await other.start();
+  if (LIBSQL) {
+    await server.kill();
+    await server.start(settings);
+  }
+  await other.start(settings);
   try {
     const id = await server.make(document(0));
     // Each writer reads, adds one, and tries again where somebody else was first: every one of them is in the sum.
@@ -52,19 +76,5 @@ test("two server processes on one file behave as one: of two writes from one rev
     expect(new Set(titles).size).toBe(titles.length);
   } finally {
     await other.kill();
-  }
-});
-
-test("two processes that start at once on an empty database put the demo in once", async ({ server }) => {
-  await server.kill();
-  const file = `${server.file}.new`;
-  const both = [new TestServer(file), new TestServer(file)];
-  try {
-    await Promise.all(both.map((s) => s.start()));
-    const titles = (await both[0]!.cases()).map((c) => c.title);
-    expect(titles.length).toBeGreaterThan(10);
-    expect(new Set(titles).size).toBe(titles.length);
-  } finally {
-    await Promise.all(both.map((s) => s.kill()));
   }
 });

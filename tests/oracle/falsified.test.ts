@@ -96,7 +96,7 @@ function lesser(r: PlanResult): PlanResult | null {
 describe("the oracle notices", () => {
   it.each(FINDINGS)("%s", (_, asks, falsify) => {
     let [made, noticed] = [0, 0];
-    for (let i = 0; made < 20 && i < 1000; i++) {
+    for (let i = 0; made < 12 && i < 1000; i++) {
       const chance = new Chance(i);
       const world = randomWorld(chance);
       const model = buildModel(world.document);

@@ -174,6 +174,25 @@ describe("what is known of a fit", () => {
       ).fit!.fit,
     ).not.toBe(first);
   });
+  it("what else the fit depends on makes it another", () => {
+    const rough = table([
+      [1, 3],
+      [2, 7],
+      [4, 10],
+      [8, 30],
+    ]);
+    const of = (by: Partial<FitKind>, more: Partial<CaseFile> = {}) =>
+      fitted(by, rough, more).fit!.fit.constants.map((c) => c.value);
+    expect(of({ model: "power", method: "logs" })).not.toEqual(of({ model: "power" }));
+    expect(of({ model: "power", method: "direct" })).toEqual(of({ model: "power" }));
+    const own: Partial<FitKind> = { model: "own", text: "a x^k", start: { a: 1 } };
+    const held = (value: number) => of(own, { givens: [{ name: "k", value }] });
+    expect(held(1)).not.toEqual(held(2));
+    expect(of({ ...own, text: "a x" })).toEqual(held(1));
+    // From 1 the sine finds its way to one answer, from 7 to another.
+    const wave = (b: number) => of({ model: "own", text: "a sin(b x)", start: { a: 20, b } });
+    expect(wave(1)).not.toEqual(wave(7));
+  });
   it("its unit is that of its column, and its input agrees with its variable", () => {
     const metres = {
       columns: [
