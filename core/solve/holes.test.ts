@@ -6,7 +6,15 @@ import { FunctionTable } from "./table";
 import type { Stretch, Zero, ZeroSet } from "./zeroSet";
 
 const table = new FunctionTable();
-const stretch: Stretch = { table, from: null, to: null, lo: -9, hi: 9, budget: { boxes: 100, rewrites: 100 } };
+const stretch: Stretch = {
+  table,
+  from: null,
+  to: null,
+  lo: -9,
+  hi: 9,
+  budget: { boxes: 100, rewrites: 100 },
+  depth: 0,
+};
 
 /** A candidate known in closed form: `sqrt(2)` is enclosed by doubles around it, a decimal by itself. */
 function known(text: string): Zero {

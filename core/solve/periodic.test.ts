@@ -9,7 +9,7 @@ import { NONE, merge, type Stretch, type ZeroSet } from "./zeroSet";
 const table = new FunctionTable();
 /** `pi/6; 5 pi/6 twice`: every level that the inside is led back to; `?` where it is left to others. */
 function ledBack(name: "sin" | "cos" | "tan", inside: string, level: string, lo: number, hi: number, boxes = 20_000) {
-  const stretch: Stretch = { table, from: null, to: null, lo, hi, budget: { boxes, rewrites: 9 } };
+  const stretch: Stretch = { table, from: null, to: null, lo, hi, budget: { boxes, rewrites: 9 }, depth: 0 };
   const deeper = (v: Expression, d: Expression): ZeroSet => {
     expect(expressionText(v, "x")).toBe(inside);
     const { lo: a, hi: b } = encloseConstant(d);

@@ -44,6 +44,7 @@ describe("a zero that is known in closed form", () => {
     lo,
     hi,
     budget: { boxes: 100, rewrites: 4 },
+    depth: 0,
   });
   it.each([
     ["sqrt(2)", 0, 2, 1],

@@ -39,7 +39,7 @@ export function stretchOf(range: string, boxes = 20_000): Stretch {
   ];
   const lo = from ? outward(from, -1) : -Infinity;
   const hi = to ? outward(to, 1) : Infinity;
-  return { table: new FunctionTable(), from, to, lo, hi, budget: { boxes, rewrites: 9 } };
+  return { table: new FunctionTable(), from, to, lo, hi, budget: { boxes, rewrites: 9 }, depth: 0 };
 }
 
 /** Six digits, as a person would write them into a table of expectations. */

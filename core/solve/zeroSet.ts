@@ -41,6 +41,8 @@ export interface Stretch {
   readonly hi: number;
   /** what is left for all work of this call: interval boxes, and rewritten equations */
   budget: { boxes: number; rewrites: number };
+  /** how many equations this one was rewritten from, one out of the other */
+  readonly depth: number;
 }
 
 /** All inputs of the stretch with u(x) = c, for c without variable. */

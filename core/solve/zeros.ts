@@ -30,8 +30,8 @@ import { checked, withoutHoles } from "./holes";
 /** Equations that one may be taken apart into, in all. */
 const MAX_EQUATIONS = 3000;
 
-/** Nesting of rewritten equations. */
-const MAX_REWRITES = 24;
+/** How often an equation may be rewritten, one out of the other. */
+const MAX_DEPTH = 24;
 
 /**
  * All zeros of a smooth expression on the closed stretch from…to (null: unbounded), proven complete where `open` is
@@ -54,10 +54,11 @@ export function zerosOf(
     from,
     to,
     budget: { boxes: maxBoxes, rewrites: MAX_EQUATIONS },
+    depth: 0,
     lo: from ? outward(from, -1) : -Infinity,
     hi: to ? outward(to, 1) : Infinity,
   };
-  const found = checked(e, solveZero(e, stretch, 0), stretch);
+  const found = checked(e, solveZero(e, stretch), stretch);
   if (typeof allowed !== "number") {
     const used = ((maxBoxes - stretch.budget.boxes) * Math.max(8, size(e, 2000))) / 8;
     allowed.boxes -= Math.max(rationalForm(e) ? LEAST_EXACT : LEAST_WORK, used);
@@ -84,25 +85,30 @@ const MAX_OPERATIONS = 40_000;
 const boxesFor = (e: Expression): number =>
   Math.max(150, Math.min(MAX_BOXES, Math.round(MAX_OPERATIONS / size(e, 2000))));
 
-function solveZero(e: Expression, s: Stretch, depth: number): ZeroSet {
+/** The same stretch for an equation that another was rewritten into; null where that was done often enough. */
+const deeperIn = (s: Stretch): Stretch | null =>
+  s.depth > MAX_DEPTH || --s.budget.rewrites < 0 ? null : { ...s, depth: s.depth + 1 };
+
+function solveZero(e: Expression, on: Stretch): ZeroSet {
   if (!dependsOnVariable(e))
-    return isExactlyZero(e) ? EVERYWHERE : !containsZero(encloseConstant(e)) ? NONE : unsettled(s);
-  const exact = rationalZeros(e, s);
+    return isExactlyZero(e) ? EVERYWHERE : !containsZero(encloseConstant(e)) ? NONE : unsettled(on);
+  const exact = rationalZeros(e, on);
   if (exact) return exact;
-  if (depth > MAX_REWRITES || --s.budget.rewrites < 0) return intervalZeros(e, s);
+  const s = deeperIn(on);
+  if (!s) return intervalZeros(e, on);
   switch (e.kind) {
     case "negate":
-      return solveZero(e.a, s, depth + 1);
+      return solveZero(e.a, s);
     case "multiply":
-      return merge([e.a, e.b].map((part) => solveZero(part, s, depth + 1)));
+      return merge([e.a, e.b].map((part) => solveZero(part, s)));
     case "divide":
-      return solveZero(e.a, s, depth + 1);
+      return solveZero(e.a, s);
     case "power": {
       const n = wholeExponent(e.b);
-      if (n !== null) return n > 0 ? withMultiplicity(solveZero(e.a, s, depth + 1), (m) => m && m * n) : NONE;
+      if (n !== null) return n > 0 ? withMultiplicity(solveZero(e.a, s), (m) => m && m * n) : NONE;
       if (!dependsOnVariable(e.b))
         return encloseConstant(e.b).lo > 0
-          ? withMultiplicity(solveZero(e.a, s, depth + 1), () => null)
+          ? withMultiplicity(solveZero(e.a, s), () => null)
           : encloseConstant(e.b).hi < 0
             ? NONE
             : intervalZeros(e, s);
@@ -110,27 +116,28 @@ function solveZero(e: Expression, s: Stretch, depth: number): ZeroSet {
       break;
     }
     case "root":
-      return withMultiplicity(solveZero(e.a, s, depth + 1), (m) => (e.n % 2 === 1 && m && m % 2 === 1 ? 1 : null));
+      return withMultiplicity(solveZero(e.a, s), (m) => (e.n % 2 === 1 && m && m % 2 === 1 ? 1 : null));
     case "apply":
-      return solveEquals(e, wholeNumber(0), s, depth + 1);
+      return solveEquals(e, wholeNumber(0), s);
     case "add":
     case "subtract":
-      return sumZeros(e, s, depth);
+      return sumZeros(e, s);
     default:
   }
   return intervalZeros(e, s);
 }
 
 /** All inputs with u(x) = c, for c without variable. */
-function solveEquals(u: Expression, c: Expression, s: Stretch, depth: number): ZeroSet {
+function solveEquals(u: Expression, c: Expression, on: Stretch): ZeroSet {
   const rest = (): ZeroSet => {
     const whole = subtract(u, c);
-    return rationalZeros(whole, s) ?? linearOrQuadratic(u, c, s) ?? intervalZeros(whole, s);
+    return rationalZeros(whole, on) ?? linearOrQuadratic(u, c, on) ?? intervalZeros(whole, on);
   };
-  if (!dependsOnVariable(u)) return solveZero(subtract(u, c), s, depth);
-  if (depth > MAX_REWRITES || --s.budget.rewrites < 0) return rest();
+  if (!dependsOnVariable(u)) return solveZero(subtract(u, c), on);
+  const s = deeperIn(on);
+  if (!s) return rest();
   const sign = constantSign(c);
-  const deeper: Equation = (v, d) => solveEquals(v, d, s, depth + 1);
+  const deeper: Equation = (v, d) => solveEquals(v, d, s);
   if (u.kind === "variable") return zeroAt(c, s, 1);
   if (rationalForm(u)) return rest();
   switch (u.kind) {
@@ -139,15 +146,15 @@ function solveEquals(u: Expression, c: Expression, s: Stretch, depth: number): Z
     case "add":
       if (!dependsOnVariable(u.b)) return deeper(u.a, subtract(c, u.b));
       if (!dependsOnVariable(u.a)) return deeper(u.b, subtract(c, u.a));
-      return sign === 0 ? solveZero(u, s, depth + 1) : sumZeros(subtract(u, c), s, depth + 1);
+      return sign === 0 ? solveZero(u, s) : sumZeros(subtract(u, c), s);
     case "subtract":
       if (!dependsOnVariable(u.b)) return deeper(u.a, add(c, u.b));
       if (!dependsOnVariable(u.a)) return deeper(u.b, subtract(u.a, c));
-      return sign === 0 ? solveZero(u, s, depth + 1) : sumZeros(subtract(u, c), s, depth + 1);
+      return sign === 0 ? solveZero(u, s) : sumZeros(subtract(u, c), s);
     case "multiply": {
       const [k, v] = !dependsOnVariable(u.a) ? [u.a, u.b] : !dependsOnVariable(u.b) ? [u.b, u.a] : [null, null];
       if (k && v && constantSign(k)) return deeper(v, divide(c, k));
-      if (sign === 0) return solveZero(u, s, depth + 1);
+      if (sign === 0) return solveZero(u, s);
       const exponential = exponentialTerm(u);
       if (exponential && sign !== null)
         return sign * (constantSign(exponential.factor) ?? 0) > 0
@@ -161,10 +168,10 @@ function solveEquals(u: Expression, c: Expression, s: Stretch, depth: number): Z
       if (!dependsOnVariable(u.b) && constantSign(u.b)) return deeper(u.a, multiply(c, u.b));
       if (!dependsOnVariable(u.a) && constantSign(u.a))
         return sign === 0 ? NONE : sign === null ? rest() : deeper(u.b, divide(u.a, c));
-      if (sign === 0) return solveZero(u.a, s, depth + 1);
-      return sumZeros(subtract(u, c), s, depth + 1);
+      if (sign === 0) return solveZero(u.a, s);
+      return sumZeros(subtract(u, c), s);
     case "power":
-      return sign === 0 ? solveZero(u, s, depth + 1) : (powerEquals(u, c, sign, deeper) ?? rest());
+      return sign === 0 ? solveZero(u, s) : (powerEquals(u, c, sign, deeper) ?? rest());
     case "root": {
       if (u.n % 2 === 0 && sign === -1) return NONE;
       if (sign === null) return rest();
@@ -189,7 +196,7 @@ function withoutCancelled(terms: readonly SignedTerm[]): Expression[] | null {
   return [...terms.filter((_, i) => straight[i] === null).map(signed), exactNumber(sum[0] ?? ZERO)];
 }
 
-function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
+function sumZeros(e: Expression, s: Stretch): ZeroSet {
   const exact = rationalZeros(e, s);
   if (exact) return exact;
   const all = termsOf(e);
@@ -201,11 +208,10 @@ function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
     return solveZero(
       left.reduce((a, b) => add(a, b), constant),
       s,
-      depth + 1,
     );
   if (moving.length === 1) {
     const only = moving[0]!;
-    return solveEquals(only.term, only.sign > 0 ? negate(constant) : constant, s, depth + 1);
+    return solveEquals(only.term, only.sign > 0 ? negate(constant) : constant, s);
   }
   if (moving.length === 2 && constantSign(constant) === 0) {
     const [a, b] = moving.map((t) => exponentialTerm(signed(t)));
@@ -213,11 +219,10 @@ function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
       const ratioOfFactors = negate(divide(b.factor, a.factor));
       const sign = constantSign(ratioOfFactors);
       if (sign !== null && sign <= 0) return NONE;
-      if (sign === 1)
-        return solveEquals(collect(subtract(a.exponent, b.exponent)), apply("ln", ratioOfFactors), s, depth + 1);
+      if (sign === 1) return solveEquals(collect(subtract(a.exponent, b.exponent)), apply("ln", ratioOfFactors), s);
     }
   }
-  const substituted = inCommonPart(e, s, depth);
+  const substituted = inCommonPart(e, s);
   if (substituted) return substituted;
   const cleared = clearDenominators(e);
   if (dependsOnVariable(cleared.bottom) && size(cleared.top, 4000) < 4000)
@@ -229,7 +234,7 @@ function sumZeros(e: Expression, s: Stretch, depth: number): ZeroSet {
  * cos x in cos 2x − 2 cos x + 1.5, e^(kx) in e^(2kx) − 3 e^(kx) + 2, √x in x − 5 √x + 6: solved for that part
  * first.
  */
-function inCommonPart(e: Expression, s: Stretch, depth: number): ZeroSet | null {
+function inCommonPart(e: Expression, s: Stretch): ZeroSet | null {
   for (const part of commonParts(e)) {
     const form = rationalForm(e, (x) => part.read(x));
     if (
@@ -248,9 +253,7 @@ function inCommonPart(e: Expression, s: Stretch, depth: number): ZeroSet | null 
         sets.length = 0;
         break;
       }
-      sets.push(
-        withMultiplicity(solveEquals(part.expression, exact, s, depth + 1), (m) => m && m * level.multiplicity),
-      );
+      sets.push(withMultiplicity(solveEquals(part.expression, exact, s), (m) => m && m * level.multiplicity));
     }
     if (levels.length > 0 && sets.length === 0) continue;
     return merge(sets);
