@@ -41,7 +41,7 @@ const isBroken = computed(
   () => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || analysis.failure !== null,
 );
 
-const { isVeiled, lists } = useVeil();
+const { isVeiled, parts } = useVeil();
 
 async function added(key: string): Promise<void> {
   changed();
@@ -87,7 +87,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     <template #graph>
       <DeskBeginning v-if="isBlank(shown)" @story="story?.edit()" @data="emit('data')" @write="entry?.focus()" />
       <DeskGraph
-        v-else
+        v-else-if="parts >= 2"
         v-model:view="analysis.view"
         :picture="drawn"
         :document="shown"
@@ -126,7 +126,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #givens>
       <DeskGivens
-        v-if="lists >= 1"
+        v-if="parts >= 3"
         :document="shown"
         :desk="desk"
         :lit="lit"
@@ -141,7 +141,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #functions>
       <DeskFunctions
-        v-if="lists >= 2"
+        v-if="parts >= 4"
         ref="functionsPanel"
         :slips="analysis.slips"
         :document="shown"
@@ -158,7 +158,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #findings>
       <DeskFindings
-        v-if="lists >= 3"
+        v-if="parts >= 5"
         :document="shown"
         :desk="desk"
         :lit="lit"
