@@ -11,6 +11,7 @@ use([CustomChart, ScatterChart, GridComponent, MarkAreaComponent, MarkLineCompon
 export interface Chart {
   /** Shows what the option says; of what it showed before, only what changed is drawn anew. */
   show(option: ChartOption): void;
+  /** Takes another size, which is drawn with what is shown next: once, not twice. */
   resize(size: { width: number; height: number }): void;
   svg(): string;
   dispose(): void;
@@ -20,17 +21,23 @@ export interface Chart {
 export function openChart(element: HTMLElement | null, width: number, height: number): Chart {
   const chart = init(element, null, { renderer: "svg", width, height, ssr: element === null });
   let shown: ChartOption | null = null;
+  let size: { width: number; height: number } | null = null;
   /** the shapes of each series that draws its own */
   const shapes = new Map<string, readonly Shape[]>();
   return {
     show(option) {
       const now = shareParts(shown, option);
-      if (now === shown) return;
-      for (const s of now.series) if (s.shapes) shapes.set(s.id, s.shapes);
-      update(chart, shown, now, (id, i) => shapes.get(id)![i]!);
-      shown = now;
+      if (now !== shown) {
+        for (const s of now.series) if (s.shapes) shapes.set(s.id, s.shapes);
+        update(chart, shown, now, (id, i) => shapes.get(id)![i]!, size !== null);
+        shown = now;
+      }
+      if (size) chart.resize(size);
+      size = null;
     },
-    resize: (size) => chart.resize(size),
+    resize(other) {
+      size = other;
+    },
     svg: () => chart.renderToSVGString(),
     dispose: () => chart.dispose(),
   };
@@ -38,8 +45,17 @@ export function openChart(element: HTMLElement | null, width: number, height: nu
 
 type ShapeOf = (series: string, index: number) => Shape;
 
-/** Hands the library what differs: while a given is dragged that is the data of a few series. */
-function update(chart: EChartsType, before: ChartOption | null, now: ChartOption, shapeOf: ShapeOf): void {
+/**
+ * Hands the library what differs: while a given is dragged that is the data of a few series.
+ * @param isDrawnLater  something follows that draws it
+ */
+function update(
+  chart: EChartsType,
+  before: ChartOption | null,
+  now: ChartOption,
+  shapeOf: ShapeOf,
+  isDrawnLater: boolean,
+): void {
   const isSameFrame =
     before?.grid === now.grid &&
     before.xAxis === now.xAxis &&
@@ -48,12 +64,12 @@ function update(chart: EChartsType, before: ChartOption | null, now: ChartOption
   const isSameList = before?.series.map((s) => s.id).join() === now.series.map((s) => s.id).join();
   if (isSameFrame && isSameList) {
     const changed = now.series.filter((s, i) => s !== before!.series[i]);
-    chart.setOption({ series: changed.map((s) => written(s, shapeOf)) });
+    chart.setOption({ series: changed.map((s) => written(s, shapeOf)) }, { lazyUpdate: isDrawnLater });
     return;
   }
   chart.setOption(
     { ...now, animation: false, series: now.series.map((s) => written(s, shapeOf)) },
-    { replaceMerge: ["grid", "xAxis", "yAxis", "series", "graphic"] },
+    { replaceMerge: ["grid", "xAxis", "yAxis", "series", "graphic"], lazyUpdate: isDrawnLater },
   );
 }
 
