@@ -221,6 +221,12 @@ describe("work is counted", () => {
       }, "left out"),
     ).toThrow("another fault");
   });
+  it("where nothing is bounded, nothing comes to be unbounded by that", () => {
+    expect(besides(() => (spend(5), stepsLeft()), 0)).toBe(Infinity);
+    expect(stepsLeft()).toBe(Infinity);
+    expect(within(Infinity, () => (spend(5), stepsLeft()))).toBe(Infinity);
+    expect(() => within(10, () => spend(11))).toThrow(Exhausted);
+  });
 });
 
 describe("what is kept", () => {

@@ -29,7 +29,8 @@ export function within<T>(steps: number, work: () => T): T {
   try {
     return work();
   } finally {
-    left = before - (allowed - Math.max(0, left));
+    // Of what has no bound nothing is taken: ∞ − ∞ would be no number, and nothing would be bounded any more.
+    left = before === Infinity ? before : before - (allowed - Math.max(0, left));
   }
 }
 
