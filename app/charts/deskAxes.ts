@@ -46,13 +46,16 @@ const valueText = kept(
   (unit) => unit,
 );
 
-/** Only the lowest pane has numbers at its foot: all panes share them. */
+/**
+ * Only the lowest pane has numbers and a name at its foot: all panes share them. Both are said of every pane, since
+ * the library keeps what an axis was before wherever nothing is said.
+ */
 export function xAxis(pane: number, art: Art) {
   const { picture, rects, isSmall } = art;
   const common = { ...axisOf(pane, picture.x, art), id: `x:${pane}`, splitLine: { show: false } };
-  if (pane < rects.length - 1) return { ...common, axisLabel: { show: false } };
-  const labels = { ...labelsOf(art, inputText(picture.xUnit)), customValues: [...picture.x.ticks] };
-  const name = isSmall ? {} : { name: picture.xLabel, nameLocation: "middle", nameGap: 26 };
+  if (pane < rects.length - 1) return { ...common, name: "", axisLabel: { show: false } };
+  const labels = { show: true, ...labelsOf(art, inputText(picture.xUnit)), customValues: [...picture.x.ticks] };
+  const name = { name: isSmall ? "" : picture.xLabel, nameLocation: "middle", nameGap: 26 };
   return { ...common, ...name, axisLabel: { ...labels, margin: isSmall ? 5 : 8, hideOverlap: true } };
 }
 
@@ -80,6 +83,6 @@ export function yAxis(pane: number, art: Art) {
             padding: [0, 0, 0, 8 - rects[pane]!.left],
           },
         }
-      : {}),
+      : { name: "" }),
   };
 }

@@ -6,6 +6,7 @@ import { picture } from "#core/graph";
 import { trailOf, deskOf } from "#core/desk";
 import { deskOption } from "../../app/charts/deskOption";
 import { SMALL, markAt, toX, toY } from "../../app/charts/deskLayout";
+import { openChart } from "../../app/charts/dataChart";
 import type { Look } from "../../app/charts/look";
 import { onePane } from "../../app/charts/onePane";
 import type { Series, Shape } from "../../app/charts/option";
@@ -214,4 +215,27 @@ describe("a small graph", () => {
     expect(made.rects[0]).toMatchObject({ top: 8, height: 102 });
   });
   it("of curves that are not there is none", () => expect(onePane(p, ["nobody"], null)).toBeNull());
+});
+
+describe("panes that come and go", () => {
+  const caseOf = (...units: string[]): CaseFile => ({
+    format: "pasear-case",
+    version: 1,
+    title: "Panes",
+    variables: [{ name: "x", unit: "hour", from: 0, to: 10 }],
+    functions: units.map((unit, i) => ({ name: `f${i}`, of: "x", unit, by: { kind: "formula", text: `x + ${i}` } })),
+  });
+  const wordsOf = (svg: string) => [...svg.matchAll(/<text[^>]*>([^<]*)</g)].map((m) => m[1]!);
+  it("only the lowest has numbers and a name at its foot, whatever there was before", () => {
+    const [one, two] = [of(caseOf("$")).option, of(caseOf("$", "m")).option];
+    const chart = openChart(null, WIDTH, HEIGHT);
+    chart.show(one);
+    const first = wordsOf(chart.svg());
+    expect(first.filter((w) => w === "x, hours")).toHaveLength(1);
+    chart.show(two);
+    expect(wordsOf(chart.svg()).filter((w) => w === "x, hours")).toHaveLength(1);
+    chart.show(one);
+    expect(wordsOf(chart.svg())).toEqual(first);
+    chart.dispose();
+  });
 });
