@@ -150,7 +150,7 @@ describe("a running total that has no formula", () => {
     near(totalOf(formula("sin(x)"), [0, 3, 10], 3), [Math.cos(3) - 1, 0, Math.cos(3) - Math.cos(10)]);
   });
   it("stands on kinks that are no fractions, and is summed over them", () =>
-    // 2x − x³/3 up to √2 is 4√2/3; from there x³/3 − 2x gains 4√2/3 − 4/3 up to 2, and 3 + 2/3 from 2 to 3 less 4/3.
+    // 2x − x³/3 is 5/3 at 1 and 4√2/3 at √2; from there x³/3 − 2x gains 4√2/3 − 4/3 up to 2.
     near(totalOf(formula("abs(x^2 - 2)"), [0, 1, 2, -1]), [0, 5 / 3, (8 * Math.SQRT2 - 4) / 3, -5 / 3]));
   it("says from where, and what it adds up", () => {
     const total = totalOf(formula("exp(x)"), [], -2);
