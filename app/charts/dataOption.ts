@@ -1,4 +1,6 @@
 import { headShown } from "#core/data";
+import { inputNoun } from "#core/explain";
+import { parseUnit } from "#core/units";
 import { axis, type Axis } from "#core/graph";
 import { BEYOND } from "#core/choice";
 import type { Look } from "./look";
@@ -253,7 +255,8 @@ function namesOf(p: DataPicture, { main, rest }: Frame, height: number, look: Lo
     y,
     style: { text: words, fill: look.quiet, font: `12px ${look.face}`, align, verticalAlign: "middle" },
   });
-  const missed = `data − model${p.y.unit ? `, ${p.y.unit}` : ""}`;
+  const unit = inputNoun(p.y.unit, parseUnit(p.y.unit).unit);
+  const missed = `data − model${unit ? `, ${unit}` : ""}`;
   return [
     text("yName", 8, 12, headShown(p.y.name, p.y.unit)),
     ...(rest ? [text("restName", main.left, rest.top - 14, missed)] : []),

@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { dataOption } from "../../app/charts/dataOption";
 import { dataPicture, type Drawn } from "../../app/charts/dataPicture";
+import type { Look } from "../../app/charts/look";
 import type { RankedCard } from "#core/choice";
 
 const card = (family: RankedCard["family"], reason: string | null = null): RankedCard =>
@@ -62,5 +64,21 @@ describe("what is drawn of a table", () => {
     const picture = dataPicture(drawn({ cards, chosen: "linear direct", split: 1, sides }));
     expect(picture?.curves).toEqual([{ ...sides[0], weight: "chosen" }]);
     expect([picture?.residuals, picture?.split]).toEqual([[], 1]);
+  });
+});
+
+describe("what stands over the misses", () => {
+  it.each([
+    ["person", "data − model, people"],
+    ["lantern", "data − model, lanterns"],
+    ["cm", "data − model, cm"],
+    ["$", "data − model, $"],
+    ["m/s", "data − model, m/s"],
+    ["", "data − model"],
+  ])("in %s: %s", (unit, words) => {
+    const table = { ...TABLE, columns: [{ name: "t" }, { name: "level", unit }, { name: "note" }] };
+    const p = dataPicture(drawn({ table, cards: [card("linear")], chosen: "linear direct" }));
+    const { option } = dataOption({ ...p, residuals: [0, 0.5, 1, -0.5] }, 600, 600, { curves: [] } as unknown as Look);
+    expect(JSON.stringify(option.graphic)).toContain(`"text":"${words}"`);
   });
 });
