@@ -16,4 +16,5 @@ export { latexOf, latexName, nameParts, latexNumber, latexBrackets } from "./pri
 export { nearName, nearProduct, problem, quoted, type Problem, type ProblemCode, type Span } from "./problem";
 export { expressionText, expressionLatex, polynomialText, polynomialLatex, powersInOrder, decimalText } from "./write";
 export { Noted } from "./noted";
+export { keyOf } from "./key";
 export { compileSeries, integrated, variableSeries, type Series, type SeriesFunction } from "./taylor";

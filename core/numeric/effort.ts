@@ -4,6 +4,8 @@
  * point on every machine, busy or not.
  */
 let left = Infinity;
+/** Steps counted since the program began. */
+let counted = 0;
 
 /** Thrown where the work allowed to one question is used up. */
 export class Exhausted extends Error {
@@ -15,6 +17,7 @@ export class Exhausted extends Error {
 /** Counts steps of work. @throws Exhausted when those allowed are used up */
 export function spend(steps: number): void {
   left -= steps;
+  counted += steps;
   if (left < 0) throw new Exhausted();
 }
 
@@ -44,6 +47,9 @@ export function besides<T>(work: () => T, otherwise: T): T {
   }
 }
 const SHARE = 3;
+
+/** Steps counted so far, bounded or not. */
+export const stepsCounted = (): number => counted;
 
 /** Steps left of those allowed; infinite outside of `within`. */
 export const stepsLeft = (): number => left;

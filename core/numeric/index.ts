@@ -1,5 +1,5 @@
-export { remembered } from "./remembered";
-export { Exhausted, besides, spend, stepsLeft, within } from "./effort";
+export { keep, remembered } from "./remembered";
+export { Exhausted, besides, spend, stepsCounted, stepsLeft, within } from "./effort";
 export * from "./rational";
 export * as poly from "./polynomial";
 export type { Polynomial } from "./polynomial";

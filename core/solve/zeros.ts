@@ -7,6 +7,7 @@ import { MAX_BOXES } from "./branch";
 import { commonParts } from "./commonPart";
 import { isExactlyZero } from "./constant";
 import { encloseConstant } from "./encloseConstant";
+import { foundOnce } from "./foundOnce";
 import { intervalZeros } from "./intervalZeros";
 import { exactForms, rationalZeros } from "./polynomialZeros";
 import { MAX_DEGREE, polynomialForm, rationalForm } from "./rationalForm";
@@ -49,21 +50,24 @@ export function zerosOf(
   allowed: number | Budget = boxesFor(e),
 ): ZeroSet {
   const maxBoxes = typeof allowed === "number" ? allowed : Math.min(boxesFor(e), allowed.boxes);
-  const stretch: Stretch = {
-    table,
-    from,
-    to,
-    budget: { boxes: maxBoxes, rewrites: MAX_EQUATIONS },
-    depth: 0,
-    lo: from ? outward(from, -1) : -Infinity,
-    hi: to ? outward(to, 1) : Infinity,
-  };
-  const found = checked(e, solveZero(e, stretch), stretch);
+  const found = foundOnce(e, table, from, to, maxBoxes, () => {
+    const stretch: Stretch = {
+      table,
+      from,
+      to,
+      budget: { boxes: maxBoxes, rewrites: MAX_EQUATIONS },
+      depth: 0,
+      lo: from ? outward(from, -1) : -Infinity,
+      hi: to ? outward(to, 1) : Infinity,
+    };
+    const zeros = checked(e, solveZero(e, stretch), stretch);
+    return { zeros, boxes: maxBoxes - stretch.budget.boxes };
+  });
   if (typeof allowed !== "number") {
-    const used = ((maxBoxes - stretch.budget.boxes) * Math.max(8, size(e, 2000))) / 8;
+    const used = (found.boxes * Math.max(8, size(e, 2000))) / 8;
     allowed.boxes -= Math.max(rationalForm(e) ? LEAST_EXACT : LEAST_WORK, used);
   }
-  return found;
+  return found.zeros;
 }
 
 /** What one equation counts for in boxes, when algebra alone solves it: a quotient of polynomials, or another. */
