@@ -262,5 +262,14 @@ describe("halves are rounded away from 0", () => {
     [-2.4, -2],
     [-0.5, -1],
     [0.5, 1],
+    [0, 0],
+    [7, 7],
+    // x + 0.5 has no double of its own here: the largest below a half, and odd numbers from 2^52 on
+    [0.5 - 2 ** -54, 0],
+    [2 ** -54 - 0.5, -0],
+    [2 ** 52 + 1, 2 ** 52 + 1],
+    [-(2 ** 52) - 3, -(2 ** 52) - 3],
+    [2 ** 53 - 1, 2 ** 53 - 1],
+    [INF, INF],
   ])("%d to %d", (x, wanted) => expect(iv.roundHalfAway(x)).toBe(wanted));
 });

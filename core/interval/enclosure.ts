@@ -266,8 +266,12 @@ function stairs(a: Enclosure, f: (x: number) => number): Enclosure {
   return new Enclosure(lo, hi, lo === hi ? a.flags : a.flags | BROKEN);
 }
 
-/** School rounding: halves go away from zero. */
-export const roundHalfAway = (x: number): number => (x < 0 ? -Math.floor(-x + 0.5) : Math.floor(x + 0.5));
+/** School rounding: halves go away from zero. The rest is exact, where x + 0.5 would be rounded itself. */
+export function roundHalfAway(x: number): number {
+  const size = Math.abs(x);
+  const whole = Math.floor(size);
+  return Math.sign(x) * (size - whole >= 0.5 ? whole + 1 : whole);
+}
 
 export const floor = (a: Enclosure): Enclosure => stairs(a, Math.floor);
 

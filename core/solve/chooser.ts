@@ -148,8 +148,8 @@ export class Chooser {
     const value = valueOf(u, this.spot, this.table);
     if (value.kind !== "value" || !Number.isFinite(value.lo) || !Number.isFinite(value.hi)) return null;
     const step = { floor: Math.floor, ceil: Math.ceil, round: roundHalfAway }[name];
-    if (step(value.lo) === step(value.hi) && !isBorder(name, value.lo) && !isBorder(name, value.hi))
-      return rationalOfDouble(step(value.lo));
+    // A stair never falls: what lies between two inputs on one step is on it too.
+    if (step(value.lo) === step(value.hi)) return rationalOfDouble(step(value.lo));
     if (value.exact) return stairStep(name, value.exact);
     // An irrational input may still give a whole argument: proven, it is on its step; otherwise the sides differ.
     const border = rationalOfDouble(name === "round" ? Math.floor(value.hi) + 0.5 : Math.round(value.hi));
@@ -215,8 +215,6 @@ export class Chooser {
     return "none";
   }
 }
-
-const isBorder = (name: string, x: number): boolean => Number.isInteger(name === "round" ? x + 0.5 : x);
 
 /** floor, ceil or school rounding of a fraction. */
 export function stairStep(name: "floor" | "ceil" | "round", u: Rational): Rational {

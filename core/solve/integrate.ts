@@ -127,8 +127,8 @@ interface CellIntegral {
 
 /** The integral over one cell: the middle by series, each end by what is known of it. */
 function cellIntegral(f: Expression, cell: CellPart, table: FunctionTable, room: Room): CellIntegral | Failed {
-  const { from, to } = cell;
-  if (!from || !to) return { ok: false, reason: "work", near: from?.at ?? to?.at ?? 0 };
+  // Every cell of a range with two ends has two ends.
+  const [from, to] = [cell.from!, cell.to!];
   if (!dependsOnVariable(f)) {
     const length = iv.subtract(new Enclosure(to.lo, to.hi), new Enclosure(from.lo, from.hi));
     const { lo, hi } = iv.multiply(encloseConstant(f), length);
@@ -166,7 +166,6 @@ function endIntegral(f: Expression, end: Spot, side: 1 | -1, width: number, tabl
   const edge = side > 0 ? end.hi : end.lo;
   const there = compileEnclosure(f, table.enclosure)(new Enclosure(end.lo, end.hi));
   const isTame = !(there.flags & (EMPTY | PARTIAL)) && Number.isFinite(there.lo) && Number.isFinite(there.hi);
-  if (isTame && end.rational && end.lo === end.hi) return { edge, sum: new Enclosure(0, 0), isImproper: false };
   if (isTame) {
     const sliver = iv.multiply(new Enclosure(there.lo, there.hi), new Enclosure(0, up(end.hi - end.lo)));
     return { edge, sum: sliver, isImproper: false };
@@ -243,14 +242,11 @@ function bounded(
       }
     } else if (depth > SLIVER) {
       // At an edge of the domain a crude bound over a sliver is enough, when there is one.
-      const there = f(box);
-      if (there.flags & EMPTY) return { ok: false, reason: "undefined", near: m };
-      const crude = sliverOf(there, lo, hi);
+      const crude = sliverOf(f(box), lo, hi);
       if (!crude) return { ok: false, reason: "work", near: m };
       sum = iv.add(sum, crude);
       continue;
     }
-    if (!(m > lo && m < hi)) return { ok: false, reason: "work", near: m };
     stack.push([m, hi, depth + 1], [lo, m, depth + 1]);
   }
   return sum;

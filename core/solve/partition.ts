@@ -31,7 +31,7 @@ import {
   tidy,
   joinedStretches,
 } from "./parts";
-import { type Stair, stepAt } from "./stairSteps";
+import { type Stair, bordersOf, stepAt } from "./stairSteps";
 
 /** Work of one question: interval boxes, and cells. */
 export interface Work extends Budget {
@@ -248,12 +248,10 @@ class Partitioner {
     const reach = compileEnclosure(u, this.table.enclosure)(new Enclosure(hullOf(cell).lo, hullOf(cell).hi));
     if (reach.flags & EMPTY || !Number.isFinite(reach.lo) || !Number.isFinite(reach.hi)) return "many";
     if (reach.hi - reach.lo > MAX_STEPS) return "many";
-    const shift = name === "round" ? 0.5 : 0;
     const zeros: ZerosIn["zeros"][number][] = [];
     const open: OpenStretch[] = [];
-    for (let k = Math.floor(reach.lo - shift); k <= Math.ceil(reach.hi - shift); k++) {
-      const border = subtract(u, exactNumber(rationalOfDouble(k + shift)));
-      const found = zerosIn(border, cell, this.table, this.work);
+    for (const border of bordersOf(name, reach)) {
+      const found = zerosIn(subtract(u, exactNumber(border)), cell, this.table, this.work);
       zeros.push(...found.zeros);
       open.push(...found.open);
     }

@@ -1,13 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { call, compileNumber, differentiate, type Expression } from "../formula";
 import { Enclosure } from "../interval";
+import { denominator, numerator } from "../numeric";
 import { openStairs } from "./openStairs";
 import { newWork, partition, refine } from "./partition";
 import type { Part, Range } from "./parts";
 import { piecesOf } from "./pieces.fixture";
 import { doubtful, formulaOf, rangeOf, sixDigits } from "./reading.fixture";
 import { signedParts } from "./signedParts";
-import { stepAt } from "./stairSteps";
+import { bordersOf, stepAt } from "./stairSteps";
 import { FunctionTable } from "./table";
 import { innerPoints } from "./zerosIn";
 
@@ -159,6 +160,19 @@ describe("stairs with too many steps", () => {
   ] as const)("%s(%s) at %s is on step %s", (name, text, x, wanted) =>
     expect(stepAt(name, doubtful(text), x, table)?.toFraction() ?? null).toBe(wanted),
   );
+  it.each([
+    ["floor", 0.5, 2.5, "0 1 2 3"],
+    ["ceil", 1, 2, "1 2"],
+    ["round", 0.2, 1.6, "-1/2 1/2 3/2 5/2"],
+    ["round", 0.5, 0.5, "1/2"],
+    ["floor", -1.5, -0.5, "-2 -1 0"],
+    // from 2^52 on no double lies between two whole numbers, from 2^53 on not even each of them is one
+    ["round", 2 ** 52 + 1, 2 ** 52 + 2, "9007199254740993/2 9007199254740995/2 9007199254740997/2"],
+    ["floor", 2 ** 53, 2 ** 53 + 2, "9007199254740992 9007199254740993 9007199254740994"],
+  ] as const)("%s steps between arguments %d and %d at %s", (name, lo, hi, wanted) => {
+    const all = bordersOf(name, { lo, hi }).map((r) => `${numerator(r)}/${denominator(r)}`.replace(/\/1$/, ""));
+    expect(all.join(" ")).toBe(wanted);
+  });
 });
 
 describe("signs part by part", () => {

@@ -1,4 +1,4 @@
-import { isInteger, poly, ratio, rationalOfDouble, type Rational } from "../numeric";
+import { ONE, ZERO, floorOf, isInteger, poly, ratio, rationalOfDouble, type Rational } from "../numeric";
 import { EMPTY, Enclosure } from "../interval";
 import { compileEnclosure, type Expression } from "../formula";
 import { polynomialForm } from "./rationalForm";
@@ -19,6 +19,16 @@ export function stepAt(name: Stair, u: Expression, x: number, table: FunctionTab
   if (!p) return null;
   const value = poly.valueAt(p, rationalOfDouble(x));
   return isInteger(shifted(name, value)) && poly.degree(p) > 0 ? null : stairStep(name, value);
+}
+
+/** Where a stair steps, in order: all arguments between two others, exactly, and at most one more at each end. */
+export function bordersOf(name: Stair, reach: { readonly lo: number; readonly hi: number }): Rational[] {
+  const shift = name === "round" ? ratio(1, 2) : ZERO;
+  const out: Rational[] = [];
+  const last = rationalOfDouble(reach.hi).add(ONE);
+  let border = floorOf(rationalOfDouble(reach.lo).sub(shift)).add(shift);
+  for (; border.compare(last) < 0; border = border.add(ONE)) out.push(border);
+  return out;
 }
 
 const shifted = (name: Stair, r: Rational): Rational => (name === "round" ? r.add(ratio(1, 2)) : r);
