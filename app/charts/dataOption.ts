@@ -67,7 +67,7 @@ export function dataOption(
     rects: { main, rest, min: x.min, max: x.max },
     option: {
       textStyle: { fontFamily: look.face },
-      grid: [main, ...(rest ? [rest] : [])].map((r) => ({ ...r, containLabel: false })),
+      grid: [main, ...(rest ? [rest] : [])].map((r) => ({ ...r, outerBoundsMode: "none" })),
       ...axesOf(p, frame, look),
       series: [...curvesOf(p, look), ...rowsOf(p, look), ...(rest ? [residualsOf(p, main, look)] : [])],
       graphic: [...marksOf(p, frame, look), ...namesOf(p, frame, height, look)],

@@ -35,7 +35,7 @@ export function deskOption(
   const art: Art = { picture, rects, look, lit, isSmall: margin !== undefined, isUnnamed };
   const option = {
     textStyle: { fontFamily: look.face },
-    grid: rects.map((r, i) => ({ id: `pane:${i}`, ...r, containLabel: false })),
+    grid: rects.map((r, i) => ({ id: `pane:${i}`, ...r, outerBoundsMode: "none" })),
     xAxis: rects.map((_, i) => xAxis(i, art)),
     yAxis: rects.map((_, i) => yAxis(i, art)),
     series: [...rects.flatMap((_, i) => paneSeries(i, art)), texts(art)],

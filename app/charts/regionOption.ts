@@ -52,7 +52,7 @@ export function regionOption(view: RegionView, width: number, height: number, lo
   const { frame } = view.picture;
   return {
     textStyle: { fontFamily: look.face },
-    grid: [{ id: "frame", left, top, width: w, height: h, containLabel: false }],
+    grid: [{ id: "frame", left, top, width: w, height: h, outerBoundsMode: "none" }],
     xAxis: [axisOf("x", frame.x0, frame.x1, Math.max(3, Math.round(width / 90)), art)],
     yAxis: [axisOf("y", frame.y0, frame.y1, Math.max(3, Math.round(height / 70)), art)],
     series: [

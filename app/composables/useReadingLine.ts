@@ -1,6 +1,7 @@
 import { modelOf, type CaseFile } from "#core/model";
 import { formatInput, formatQuantity } from "#core/explain";
-import type { Picture } from "#core/graph";
+import { valueOrWhy, type Picture } from "#core/graph";
+import { rationalOfDouble } from "#core/numeric";
 import { toX, toY, type Rect } from "~/charts/deskLayout";
 
 /** The reading line catches a stop this near, in pixels. */
@@ -31,12 +32,14 @@ function useReadings(
     const [p, m, x] = [picture(), model.value, at.value];
     if (!p || !m || x === null) return [];
     return p.curves.map(({ name, colour, pane }) => {
-      const value = m.table.number(name)(x);
-      const hasValue = Number.isFinite(value);
+      const plain = m.table.number(name)(x);
+      // A double that is none says nothing of the function: 1/x at 0 has no value, e^800 is too large to be written.
+      const value = Number.isFinite(plain) ? plain : valueOrWhy(m, name, rationalOfDouble(x));
+      const hasValue = typeof value === "number";
       const rect = rects.value[pane];
       const y = rect && hasValue ? toY(p, pane, rect, value) : null;
       const isInSight = y !== null && y >= rect!.top - 1 && y <= rect!.top + rect!.height + 1;
-      const text = hasValue ? formatQuantity(value, m.functions.get(name)?.unit ?? null) : "no value";
+      const text = hasValue ? formatQuantity(value, m.functions.get(name)?.unit ?? null) : value;
       return { name, colour, text, y: isInSight ? y : null };
     });
   });

@@ -58,7 +58,7 @@ export function useValueTable(document: () => CaseFile, variable: () => string) 
     rows.value.map((line, i): ValueLine => {
       const names = { text: formatInput(line.input, of.value?.unit ?? null, DIGITS), by: line.input };
       const values = line.values.map((y, k) => ({
-        text: y === null ? "no value" : formatUnderHeading(y, unitOf(chosen.value[k]!), DIGITS),
+        text: y === null ? line.missing[k]! : formatUnderHeading(y, unitOf(chosen.value[k]!), DIGITS),
         by: y,
       }));
       return { key: String(i), line, opens: opensAt(i), cells: [names, ...values] };

@@ -3,4 +3,13 @@ export { thinnedRows } from "./rows";
 export type { Curve, Pane, Picture, Point, Shade, Threshold, View } from "./parts";
 export { axis, roundStep, type Axis } from "./scale";
 export { sampleCurve, type Run } from "./sample";
-export { valueTable, steppedInputs, withOpened, listedInputs, tableCells, MAX_ROWS, type TableRow } from "./valueTable";
+export {
+  valueTable,
+  valueOrWhy,
+  steppedInputs,
+  withOpened,
+  listedInputs,
+  tableCells,
+  MAX_ROWS,
+  type TableRow,
+} from "./valueTable";

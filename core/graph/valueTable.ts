@@ -1,13 +1,17 @@
 import type { FileCell as Cell } from "../data";
 import { rationalOfTyped, toDouble, type Rational } from "../numeric";
-import { VARIABLE, call } from "../formula";
-import { inline, spotOfRational, valueAt } from "../solve";
+import { VARIABLE, call, type Expression } from "../formula";
+import { inline, spotOfRational, valueAt, type FunctionTable } from "../solve";
 import { readAmount, type Model } from "../model";
+
+export type Missing = "no value" | "not settled" | "too large";
 
 export interface TableRow {
   readonly input: number;
-  /** one value for each function; null where it has none */
+  /** one value for each function; null where none can be written */
   readonly values: readonly (number | null)[];
+  /** why none can be written, in words; null where there is a value */
+  readonly missing: readonly (Missing | null)[];
   /** for each function: the sign changes between this row and the next */
   readonly changes: readonly boolean[];
   /** for each function: no other row is greater */
@@ -75,20 +79,27 @@ export function listedInputs(text: string, model: Model): { inputs: Rational[]; 
   return { inputs: inputs.slice(0, MAX_ROWS), wrong: null };
 }
 
+/** The value of a function of the case at an input, from its own formula; where none can be written, why. */
+export const valueOrWhy = (model: Model, name: string, x: Rational): number | Missing =>
+  entryAt(inline(call(name, 0, VARIABLE), model.table), x, model.table);
+
+function entryAt(e: Expression, x: Rational, table: FunctionTable): number | Missing {
+  const v = valueAt(e, spotOfRational(x), table);
+  if (v.kind !== "value") return v.kind === "none" ? "no value" : "not settled";
+  if (!Number.isFinite(v.lo) || !Number.isFinite(v.hi)) return "too large";
+  return v.exact ? toDouble(v.exact) : v.lo + (v.hi - v.lo) / 2;
+}
+
 /** Values of several functions side by side. */
 export function valueTable(model: Model, names: readonly string[], inputs: readonly Rational[]): TableRow[] {
   const bodies = names.map((n) => inline(call(n, 0, VARIABLE), model.table));
-  const columns = bodies.map((e) =>
-    inputs.map((x): number | null => {
-      const v = valueAt(e, spotOfRational(x), model.table);
-      if (v.kind !== "value" || !Number.isFinite(v.lo) || !Number.isFinite(v.hi)) return null;
-      return v.exact ? toDouble(v.exact) : v.lo + (v.hi - v.lo) / 2;
-    }),
-  );
+  const found = bodies.map((e) => inputs.map((x) => entryAt(e, x, model.table)));
+  const columns = found.map((c) => c.map((entry) => (typeof entry === "number" ? entry : null)));
   const most = columns.map((c) => Math.max(...c.filter((y): y is number => y !== null)));
   return inputs.map((x, i) => ({
     input: toDouble(x),
     values: columns.map((c) => c[i]!),
+    missing: found.map((c) => (typeof c[i] === "number" ? null : c[i]!)),
     changes: columns.map((c) => {
       const [a, b] = [c[i], c[i + 1]];
       return a !== null && a !== undefined && b !== null && b !== undefined && a * b < 0;

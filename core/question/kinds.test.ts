@@ -1,6 +1,7 @@
 import { analysed as analyse } from "./full.fixture";
 import { describe, expect, it } from "vitest";
-import type { FunctionRow } from "../model";
+import type { FunctionRow, Question } from "../model";
+import type { Asked } from "./oneFunction.fixture";
 import { formula, caseOf, ask } from "./cases.fixture";
 
 describe("every kind of question", () => {
@@ -95,6 +96,23 @@ describe("every kind of question", () => {
     }
     const back = ask([formula("N", "5 + x")], { id: "q", ask: "multiply", function: "N", factor: 1, start: 0 });
     expect(back.says).toMatch(/^N never comes back to 5 /);
+  });
+  it("a value that could not be settled is neither none nor 0", () => {
+    // 0 throughout, which nothing here proves
+    const doubt = "sin(x)^2 + cos(x)^2 - 1";
+    const asked = (text: string, q: Asked) => ask([formula("N", text)], { id: "q", ...q } as Question).message;
+    expect(asked(`sqrt(${doubt})`, { ask: "multiply", function: "N", factor: 2, start: 1 })).toBe(
+      "Not settled: whether N has a value at x = 1, where the counting starts.",
+    );
+    expect(asked("ln(x)", { ask: "multiply", function: "N", factor: 2, start: 0 })).toBe(
+      "N has no value at x = 0, where the counting starts.",
+    );
+    expect(asked(doubt, { ask: "rate", function: "N", at: 1, as: "percent" })).toBe(
+      "Not settled: whether N is 0 at x = 1, where it is the whole of a percent.",
+    );
+    expect(asked("x - 1", { ask: "rate", function: "N", at: 1, as: "percent" })).toBe(
+      "N is 0 at x = 1; a rate in percent of 0 has no meaning.",
+    );
   });
   it("multiply: doubling, absolute input, and never", () => {
     const f = ask(

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 const store = useCaseStore();
 const emit = defineEmits<{ choose: [] }>();
-const clock = (at: number) => new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" }).format(at);
+// Hours and minutes, 09:05; to ask for a language's own way takes the page 20 ms while a case opens.
+const clock = (at: number) => new Date(at).toTimeString().slice(0, 5);
 const text = computed(() => {
   const k = store.keeping;
   switch (k.state) {

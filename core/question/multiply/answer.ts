@@ -39,8 +39,9 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
     q.start === undefined ? (asking.range.from ?? spotOfRational(ratio(0))) : asking.amount(q.start, "the start");
   const e = asking.body();
   const first = valueAt(e, start, table);
-  if (first.kind !== "value")
-    throw new Refusal(`${name} has no value at ${variable.name} = ${showSpot(start)}, where the counting starts.`);
+  const where = `at ${variable.name} = ${showSpot(start)}, where the counting starts`;
+  if (first.kind === "none") throw new Refusal(`${name} has no value ${where}.`);
+  if (first.kind === "open") throw new Refusal(`Not settled: whether ${name} has a value ${where}.`);
   const base = baseOf(first);
   if (isExactlyZero(base)) throw new Refusal(nothingFrom(asking, start));
   const wanted = times(numberOf(factor), base);

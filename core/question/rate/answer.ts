@@ -121,8 +121,12 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
   const isPercent = asking.q.as === "percent";
   if (isPercent) {
     const base = valueAt(asking.body(), at, table);
-    if (base.kind !== "value" || signOfValue(base) === 0)
-      throw new Refusal(`${name} is 0 at ${x} = ${showSpot(at)}; a rate in percent of 0 has no meaning.`);
+    const sign = base.kind === "value" ? signOfValue(base) : null;
+    if (sign === 0) throw new Refusal(`${name} is 0 at ${x} = ${showSpot(at)}; a rate in percent of 0 has no meaning.`);
+    if (base.kind !== "value" || sign === null)
+      throw new Refusal(
+        `Not settled: whether ${name} is 0 at ${x} = ${showSpot(at)}, where it is the whole of a percent.`,
+      );
     value /= base.exact ? toDouble(base.exact) : (base.lo + base.hi) / 2;
   }
   const { from, to } = asking.range;
