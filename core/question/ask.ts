@@ -1,3 +1,4 @@
+import { quoted } from "../formula";
 import { Exhausted, within } from "../numeric";
 import type { Model, Question } from "../model";
 import { Asking, Refusal, type Answers } from "./common/asking";
@@ -16,7 +17,10 @@ export const LONG_EFFORT = 100_000_000;
 export function answer(question: Question, model: Model, answers: Answers, effort = QUESTION_EFFORT): Finding {
   const stopped = { id: question.id, ask: question.ask, complete: false } as const;
   try {
-    return within(effort, () => judged(roomOf(question).answer(new Asking(question, model, answers))));
+    return within(effort, () => {
+      const asking = new Asking(question, model, answers);
+      return judged(roomOf(question).answer(asking), asking.doubtful);
+    });
   } catch (failure) {
     if (failure instanceof Exhausted) return { ...stopped, status: "cut", message: null };
     if (failure instanceof Refusal) return { ...stopped, status: "error", message: failure.message };
@@ -29,12 +33,19 @@ export function answer(question: Question, model: Model, answers: Answers, effor
   }
 }
 
-/** Where the second way does not come to the same, nothing is called proven, and both are said. */
-function judged(f: AnyAnswer): AnyAnswer {
-  if (!f.secondWay || f.secondWay.agrees) return f;
-  const { found, second, method } = f.secondWay;
-  const doubt = `Two methods disagree: ${short(found)} here, ${short(second)} by ${method}.`;
-  return { ...f, complete: false, message: f.message ? `${f.message} ${doubt}` : doubt };
+/**
+ * Where the second way does not come to the same, nothing is called proven, and both are said; nor where it rests on an
+ * answer that is not proven itself.
+ * @param doubtful  earlier questions that are not complete
+ */
+function judged(f: AnyAnswer, doubtful: ReadonlySet<string>): AnyAnswer {
+  const doubts = [...doubtful].map((id) => `This rests on the answer of ${quoted(id)}, which is not settled.`);
+  if (f.secondWay && !f.secondWay.agrees) {
+    const { found, second, method } = f.secondWay;
+    doubts.push(`Two methods disagree: ${short(found)} here, ${short(second)} by ${method}.`);
+  }
+  if (doubts.length === 0) return f;
+  return { ...f, complete: false, message: [...(f.message ? [f.message] : []), ...doubts].join(" ") };
 }
 
 const short = (x: number): string => String(Number(x.toPrecision(10)));

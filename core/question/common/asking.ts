@@ -36,6 +36,8 @@ export class Asking<Q extends Question = Question> {
   readonly range: Range;
   /** the question has a range of its own */
   readonly isNarrowed: boolean;
+  /** earlier questions whose answers are used here, though they are not proven complete */
+  readonly doubtful = new Set<string>();
   /** all interval work of this question */
   readonly work: Work = newWork();
 
@@ -97,15 +99,11 @@ export class Asking<Q extends Question = Question> {
     const finding = this.answers(a.of);
     const wanted = `For ${what} the ${a.pick === "whole" ? "whole " : ""}answer of ${quoted(a.of)} is wanted`;
     if (!finding) throw new Refusal(`${wanted}, but there is no such question before this one.`);
-    const solutions = solutionsOf(finding);
-    const s = a.pick === "last" ? solutions[solutions.length - 1] : solutions[0];
-    if (a.pick === "whole") {
-      const whole = s?.whole ?? ("wholeTies" in finding ? finding.wholeTies?.[0] : null);
-      if (!whole) throw new Refusal(`${wanted}, but it has none.`);
-      return spotOfRational(whole.n ?? rationalOfDouble(whole.at));
-    }
-    if (!s) throw new Refusal(`${wanted}, but it has none.`);
-    return s.spot;
+    const found = pickedOf(finding, a.pick);
+    if (!found) throw new Refusal(`${wanted}, but ${whyNone(finding)}.`);
+    // Before the first that is known may lie another.
+    if (!finding.complete) this.doubtful.add(a.of);
+    return found;
   }
 
   /** What every answer of this question begins with: found, and nothing proven yet. */
@@ -126,6 +124,18 @@ export class Asking<Q extends Question = Question> {
     return !(from && compareSpots(s, from, this.table) === -1) && !(to && compareSpots(s, to, this.table) === 1);
   }
 }
+
+/** The answer of an earlier question that is wanted; null where it has none. */
+function pickedOf(finding: Finding, pick: "first" | "last" | "whole" | undefined): Spot | null {
+  const solutions = solutionsOf(finding);
+  const s = pick === "last" ? solutions[solutions.length - 1] : solutions[0];
+  if (pick !== "whole") return s?.spot ?? null;
+  const whole = s?.whole ?? ("wholeTies" in finding ? finding.wholeTies?.[0] : null);
+  return whole ? spotOfRational(whole.n ?? rationalOfDouble(whole.at)) : null;
+}
+
+const whyNone = (f: Finding): string =>
+  f.status === "error" ? "it could not be answered" : f.complete ? "it has none" : "that is not settled";
 
 /** The number a spot stands for, as an expression without variable. */
 export const numberOf = (s: Spot): Expression => numberOfSpot(s);

@@ -1,8 +1,9 @@
-import { floorOf, ratio, rationalOfDouble, toDouble, type Rational } from "../../numeric";
+import { ceiling, floorOf, ratio, rationalOfDouble, toDouble, type Rational } from "../../numeric";
 import { EMPTY, Enclosure } from "../../interval";
 import { compileEnclosure, dependsOnVariable, type Expression } from "../../formula";
 import {
   areEqualValues,
+  compareSpots,
   inline,
   limitAt,
   spotOfRational,
@@ -80,8 +81,18 @@ class WholeSearch {
     range: Range,
     private readonly sense: 1 | -1,
   ) {
-    this.first = range.from && wholeFrom(range.from);
-    this.last = range.to && wholeTo(range.to);
+    this.first = range.from && this.wholeBeside(range.from, 1);
+    this.last = range.to && this.wholeBeside(range.to, -1);
+  }
+
+  /** The first whole number at or above the start of a range, or the last at or below its end. */
+  private wholeBeside(end: Spot, side: 1 | -1): Rational {
+    const outer = end.rational ?? rationalOfDouble(side > 0 ? end.lo : end.hi);
+    const n = side > 0 ? ceiling(outer) : floorOf(outer);
+    const order = end.rational ? 0 : compareSpots(spotOfRational(n), end, this.table);
+    // It may lie within the bounds of an end that is no fraction, and then on either side of it.
+    if (order === null) this.isClear = false;
+    return order === -side ? n.add(ratio(side)) : n;
   }
 
   look(p: Part): void {
@@ -209,10 +220,3 @@ class WholeSearch {
     return false;
   }
 }
-
-/**
- * The first whole number at or above a spot, the last at or below it; beside an irrational one that hides it, the outer
- * one.
- */
-const wholeFrom = (s: Spot): Rational => floorOf((s.rational ?? rationalOfDouble(s.lo)).neg()).neg();
-const wholeTo = (s: Spot): Rational => floorOf(s.rational ?? rationalOfDouble(s.hi));

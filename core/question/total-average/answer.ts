@@ -45,7 +45,7 @@ export function total(asking: Asking<QuestionOf<"total" | "average">>): TotalFin
           ...without,
           status: "none",
           complete: true,
-          message: `${name} grows without bound ${near}, and so does what is summed; no total can be given.`,
+          message: `${name} has no bound ${near}, and neither has what is summed; no total can be given.`,
         };
     }
   }
