@@ -114,6 +114,19 @@ describe("every kind of question", () => {
       "N is 0 at x = 1; a rate in percent of 0 has no meaning.",
     );
   });
+  it("a running total that was given up is not one that does not exist", () => {
+    const at5 = (text: string) =>
+      ask([formula("r", text), { name: "S", of: "x", by: { kind: "total", function: "r", from: 0 } }], {
+        id: "q",
+        ask: "value",
+        function: "S",
+        at: 5,
+      });
+    // Between 1/e and e, and sought out ever faster near π: no sum of ours ends there, though there is one.
+    expect(at5("exp(sin(1/(x - pi)))")).toMatchObject({ complete: false, status: "unsettled" });
+    expect(at5("exp(sin(1/(x - pi)))").says).toBe("Not settled: whether S has a value at x = 5.");
+    expect(at5("1/(x - 3)^2")).toMatchObject({ complete: true, says: "S has no value at x = 5." });
+  });
   it("multiply: doubling, absolute input, and never", () => {
     const f = ask(
       [formula("N", "1500*1.034^x")],

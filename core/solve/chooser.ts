@@ -187,7 +187,8 @@ export class Chooser {
     }
     if (!there) return "open";
     const value = d.enclosure(new Enclosure(there.lo, there.hi));
-    return value.flags & EMPTY ? "none" : e;
+    if (value.flags & EMPTY) return "none";
+    return Number.isFinite(value.lo) && Number.isFinite(value.hi) ? e : "open";
   }
 
   /** The input of a called function, as a spot of its own; null where it has no closed form. */

@@ -1,7 +1,14 @@
 import { poly, ratio, rationalOfDouble, toDouble, type Polynomial, type Rational } from "../../numeric";
-import { EMPTY, Enclosure, NOTHING, iv } from "../../interval";
+import { EMPTY, Enclosure, NOTHING, PARTIAL, iv } from "../../interval";
 import type { Expression } from "../../formula";
-import { integrate, polynomialExpression, spotOfRational, type FunctionTable, type Piece } from "../../solve";
+import {
+  integrate,
+  polynomialExpression,
+  spotOfRational,
+  type FunctionTable,
+  type Integral,
+  type Piece,
+} from "../../solve";
 import type { ModelVariable } from "../model";
 
 /** A range is parted as if it were at least so wide. */
@@ -46,6 +53,16 @@ export function totalPieces(
 /** Cells of the table a running total is read from. */
 const TOTAL_CELLS = 256;
 
+/** Cells added up one by one; what lies further away is not known. */
+const MOST_CELLS = 20_000;
+
+/** What may be any number, or none: work that was given up proves nothing. */
+const UNKNOWN = new Enclosure(-Infinity, Infinity, PARTIAL);
+
+/** What a sum is known to lie in; nothing only where it provably does not exist. */
+const boundsOf = (sum: Integral): Enclosure =>
+  sum.ok ? new Enclosure(sum.low, sum.high) : sum.reason === "work" ? UNKNOWN : NOTHING;
+
 /** ∫ f from `from` to x for any f: proven sums up to grid points, and a bound of f times the rest of the way. */
 export function runningTotal(
   e: Expression,
@@ -71,7 +88,7 @@ export function runningTotal(
       else {
         const a = from.add(cell.mul(ratio(j - side)));
         const piece = integrate(e, table, spotOfRational(a), spotOfRational(a.add(cell.mul(ratio(side)))));
-        sum = sum.flags & EMPTY || !piece.ok ? NOTHING : iv.add(sum, new Enclosure(piece.low, piece.high));
+        sum = iv.add(sum, boundsOf(piece));
         memo.set(j, sum);
       }
       if (j === k) return sum;
@@ -80,11 +97,10 @@ export function runningTotal(
   const cellWidth = toDouble(cell);
   const value = (x: number): Enclosure => {
     const k = Math.round((x - start) / cellWidth);
-    if (!Number.isFinite(k) || Math.abs(k) > 20000) return NOTHING;
-    const base = knot(k);
+    if (!(Math.abs(k) <= MOST_CELLS)) return UNKNOWN;
     const edge = from.add(cell.mul(ratio(k)));
     const rest = integrate(e, table, spotOfRational(edge), spotOfRational(rationalOfDouble(x)));
-    return rest.ok && !(base.flags & EMPTY) ? iv.add(base, new Enclosure(rest.low, rest.high)) : NOTHING;
+    return iv.add(knot(k), boundsOf(rest));
   };
   const f = call0(e, inner);
   return {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { Enclosure } from "../../interval";
 import { ratio } from "../../numeric";
 import { FunctionTable } from "../../solve";
 import { VARIABLE, call, resolve } from "../../formula";
@@ -185,6 +186,8 @@ describe("a running total that has no formula", () => {
     expect(sums.number(3)).toBeCloseTo(1 - Math.exp(-3), 9);
     expect(sums.number(2000)).toBeNaN();
     expect(sums.number(Infinity)).toBeNaN();
+    // Given up is not the same as having none.
+    expect(sums.enclosure(new Enclosure(2000, 2000))).toMatchObject({ lo: -Infinity, hi: Infinity });
   });
 });
 

@@ -91,12 +91,12 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
 }
 
 /** The level as it is, not its nearest double: 0.1 · 100 · 0.5^(2/8) keeps its logarithm short. */
-const baseOf = (first: ValueAt & { kind: "value" }): Expression =>
-  first.exact
-    ? exactNumber(first.exact)
-    : first.form && !dependsOnVariable(first.form)
-      ? first.form
-      : enclosedNumber(first.lo + (first.hi - first.lo) / 2, new Enclosure(first.lo, first.hi));
+function baseOf({ exact, form, lo, hi }: ValueAt & { kind: "value" }): Expression {
+  if (exact) return exactNumber(exact);
+  // A running total is called by its name, which says nothing by itself.
+  const isClosed = form && !dependsOnVariable(form) && Number.isFinite(encloseConstant(form).lo);
+  return isClosed ? form : enclosedNumber(lo + (hi - lo) / 2, new Enclosure(lo, hi));
+}
 
 const nothingFrom = ({ name, variable }: Asking, start: Spot): string =>
   `${name} is 0 at ${variable.name} = ${showSpot(start)}, where the counting starts, and every multiple of 0 is 0: ` +
