@@ -2,7 +2,7 @@
 // of the changes the tests notice. SHARE 10 tries one stretch of lines in ten; all of them take hours. What lives on is
 // told as it comes, so that a run may be ended (Ctrl-C). PASEAR_STRETCHES is a seed for other stretches.
 import { mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { runPackage } from "./lib.mjs";
 import { TOLD_IN } from "./mutants/reporter.mjs";
@@ -67,7 +67,7 @@ writeFileSync(
 );
 /** How many were noticed, folder by folder, as far as they were tried. */
 function tell() {
-  const told = readFileSync(join(root, TOLD_IN), "utf8").trim().split("\n").filter(Boolean).map(JSON.parse);
+  const told = readFileSync(resolve(root, TOLD_IN), "utf8").trim().split("\n").filter(Boolean).map(JSON.parse);
   for (const folder of folders) {
     const tried = told.filter(({ file }) => file.includes(`core/${folder}/`));
     const noticed = tried.filter(({ status }) => status === "Killed" || status === "Timeout").length;
