@@ -21,8 +21,13 @@ describe("what a model says outside its rows", () => {
   const say = (b: Parameters<typeof beyondWords>[0]) => beyondWords(b, "t", unit("week"), unit("people")).text;
   it.each([
     [{ kind: "levels", side: "after", near: 5174.07 }, "levels off near 5,174 people"],
-    [{ kind: "negative", side: "before", from: 1.31 }, "negative before t = 1.31 weeks"],
-    [{ kind: "explodes", at: 18, value: 79873 }, "says 79,873 people at t = 18 weeks, and never slows"],
+    [{ kind: "negative", side: "before", from: 1.31, until: null }, "negative before t = 1.31 weeks"],
+    [{ kind: "negative", side: "after", from: 4.5, until: null }, "negative after t = 4.5 weeks"],
+    [{ kind: "negative", side: "after", from: 2, until: 3.25 }, "negative between t = 2 weeks and t = 3.25 weeks"],
+    [
+      { kind: "explodes", at: 18, value: 79873, times: 79873 / 4009 },
+      "says 79,873 people at t = 18 weeks, 20 times the largest reading",
+    ],
     [
       { kind: "turns", way: "rises", at: 0.375, where: "inside" },
       "falls first, then grows from t = 0.375 weeks on: does that suit?",

@@ -15,14 +15,23 @@ export function beyondWords(
     case "levels":
       return { text: `levels off near ${out(b.near)}`, warns: false };
     case "negative":
-      return { text: `negative ${b.side === "after" ? "after" : "before"} ${at(b.from)}`, warns: true };
+      return {
+        text:
+          b.until === null
+            ? `negative ${b.side === "after" ? "after" : "before"} ${at(b.from)}`
+            : `negative between ${at(b.from)} and ${at(b.until)}`,
+        warns: true,
+      };
     case "above":
       return {
         text: `above ${formatNumber(b.limit)} ${b.side === "after" ? "after" : "before"} ${at(b.from)}`,
         warns: true,
       };
     case "explodes":
-      return { text: `says ${out(b.value)} at ${at(b.at)}, and never slows`, warns: true };
+      return {
+        text: `says ${out(b.value)} at ${at(b.at)}, ${formatNumber(b.times, 2)} times the largest reading`,
+        warns: true,
+      };
     case "stops":
       return { text: `has no value ${b.side === "after" ? "after" : "before"} ${at(b.at)}`, warns: true };
     case "turns":

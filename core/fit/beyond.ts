@@ -6,9 +6,16 @@ const SETTLED = 1e-3;
 /** What a model says outside its rows: the classic ways a good fit is a bad guide. */
 export type Beyond =
   | { readonly kind: "levels"; readonly near: number; readonly side: "after" | "before" }
-  | { readonly kind: "negative"; readonly from: number; readonly side: "after" | "before" }
+  /** below 0 from an input on, up to where it comes back, if it was seen to */
+  | {
+      readonly kind: "negative";
+      readonly from: number;
+      readonly until: number | null;
+      readonly side: "after" | "before";
+    }
   | { readonly kind: "above"; readonly limit: number; readonly from: number; readonly side: "after" | "before" }
-  | { readonly kind: "explodes"; readonly at: number; readonly value: number }
+  /** far from all that was read: so many times the largest of it */
+  | { readonly kind: "explodes"; readonly at: number; readonly value: number; readonly times: number }
   | {
       readonly kind: "turns";
       readonly at: number;
@@ -52,9 +59,11 @@ export function beyondData(
     const xs = Array.from({ length: 2 * STEPS + 1 }, (_, i) => from + ((to - from + width * REACH) * i) / (2 * STEPS));
     const first = xs.findIndex((x) => fit.value(x) < 0);
     const lastStart = first === 0 ? xs.findIndex((x) => fit.value(x) >= 0) : -1;
-    if (first > 0) out.push({ kind: "negative", from: crossing(fit, xs[first - 1]!, xs[first]!, 0), side: "after" });
-    else if (lastStart > 0)
-      out.push({ kind: "negative", from: crossing(fit, xs[lastStart - 1]!, xs[lastStart]!, 0), side: "before" });
+    const crossed = (i: number) => crossing(fit, xs[i - 1]!, xs[i]!, 0);
+    const back = xs.findIndex((x, i) => i > first && fit.value(x) >= 0);
+    if (first > 0)
+      out.push({ kind: "negative", from: crossed(first), until: back > 0 ? crossed(back) : null, side: "after" });
+    else if (lastStart > 0) out.push({ kind: "negative", from: crossed(lastStart), until: null, side: "before" });
   }
   for (const side of ["after", "before"] as const) {
     // Counting begins at 0 in most stories: what a model says of the time before matters only where there is one.
@@ -69,7 +78,12 @@ export function beyondData(
     }
     const negative = values.findIndex((v) => v < 0);
     if (side === "before" && context.notNegative && least >= 0 && negative > 0)
-      out.push({ kind: "negative", from: crossing(fit, at(negative - 1, side), at(negative, side), 0), side });
+      out.push({
+        kind: "negative",
+        from: crossing(fit, at(negative - 1, side), at(negative, side), 0),
+        until: null,
+        side,
+      });
     const over = context.limit === null ? -1 : values.findIndex((v) => v > context.limit!);
     if (over >= 0)
       out.push({
@@ -100,7 +114,8 @@ function farAfter(
   const isSettled = Number.isFinite(far) && Math.abs(far - farther) < SETTLED * Math.max(span, Math.abs(far));
   const runsAway = Math.abs(end) > EXPLODES * largest;
   // What comes to rest in the end does slow, however far up.
-  if (runsAway && !isSettled) return [{ kind: "explodes", at: to + width * REACH, value: end }];
+  if (runsAway && !isSettled)
+    return [{ kind: "explodes", at: to + width * REACH, value: end, times: Math.abs(end) / largest }];
   const isSoon = Math.abs(far - end) < 0.15 * span && Math.abs(far - start) < 3 * span;
   if (!isSettled || !(isSoon || runsAway)) return [];
   return [{ kind: "levels", near: Math.abs(far) < NOTHING * span ? 0 : far, side: "after" }];

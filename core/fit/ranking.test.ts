@@ -23,6 +23,13 @@ describe("which model", () => {
     const line = of("linear").beyond.find((b) => b.kind === "negative");
     expect(line).toMatchObject({ side: "before" });
   });
+  it("a dip below 0 ends where it ends", () => {
+    // (x − 2)² − 1/2 through all four: below 0 between 2 ∓ √½
+    const dip = rankModels([0, 1, 3, 4], [3.5, 0.5, 0.5, 3.5], { context: { notNegative: true, limit: null } });
+    const quadratic = dip.find((m) => m.family === "quadratic")!;
+    const [from, until] = [2 - Math.SQRT1_2, 2 + Math.SQRT1_2].map((v) => expect.closeTo(v, 6) as number);
+    expect(quadratic.beyond).toContainEqual({ kind: "negative", from, until, side: "after" });
+  });
   it("what decays comes to 0, not to a trace of it", () => {
     const x = [0, 1, 2, 3, 4, 5, 6];
     const decay = rankModels(
