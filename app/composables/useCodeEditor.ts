@@ -1,4 +1,3 @@
-import { offersAt, paintLine } from "#core/story";
 import type { CaseFile } from "#core/model";
 import type { CodeEditor, CodeSetup } from "~/utils/codeEditor";
 
@@ -29,8 +28,9 @@ export function useCodeEditor(
 
   async function load(): Promise<void> {
     // While the server is away the editor cannot come; the plain field serves, and the next focus asks again.
-    const { openCodeEditor } = await import("~/utils/codeEditor").catch(() => ({ openCodeEditor: null }));
-    if (!openCodeEditor || isGone || !home.value || editor.value) return;
+    const come = await import("~/utils/codeEditor").catch(() => null);
+    if (!come || isGone || !home.value || editor.value) return;
+    const { openCodeEditor, offersAt, paintLine } = come;
     const before = selected();
     const { document, opens } = setup;
     const made = openCodeEditor({

@@ -14,6 +14,9 @@ import { EditorState, Prec, StateEffect, StateField, type Extension } from "@cod
 import { Decoration, EditorView, keymap, placeholder, type DecorationSet } from "@codemirror/view";
 import type { Offers, Stroke } from "#core/story";
 
+// What only the editor asks for comes with it.
+export { offersAt, paintLine } from "#core/story";
+
 export interface CodeSetup {
   readonly parent: HTMLElement;
   readonly text: string;
