@@ -127,6 +127,10 @@ describe("every kind of question", () => {
     expect(at5("exp(sin(1/(x - pi)))").says).toBe("Not settled: whether S has a value at x = 5.");
     expect(at5("1/(x - 3)^2")).toMatchObject({ complete: true, says: "S has no value at x = 5." });
   });
+  it("a total over a function without bound does not say which way it goes", () => {
+    const total = ask([formula("r", "-1/x^2")], { id: "q", ask: "total", function: "r", between: [0, 1] });
+    expect(total.says).toBe("r has no bound near x = 0, and neither has what is summed; no total can be given.");
+  });
   it("multiply: doubling, absolute input, and never", () => {
     const f = ask(
       [formula("N", "1500*1.034^x")],
