@@ -14,7 +14,7 @@ export interface TableRow {
   readonly missing: readonly (Missing | null)[];
   /** for each function: the sign changes between this row and the next */
   readonly changes: readonly boolean[];
-  /** for each function: no other row is greater */
+  /** for each function: no other row is greater, as far as that is known of all of them */
   readonly greatest: readonly boolean[];
 }
 
@@ -95,7 +95,12 @@ export function valueTable(model: Model, names: readonly string[], inputs: reado
   const bodies = names.map((n) => inline(call(n, 0, VARIABLE), model.table));
   const found = bodies.map((e) => inputs.map((x) => entryAt(e, x, model.table)));
   const columns = found.map((c) => c.map((entry) => (typeof entry === "number" ? entry : null)));
-  const most = columns.map((c) => Math.max(...c.filter((y): y is number => y !== null)));
+  // Which row is greatest is known only where every other has a value, or provably none.
+  const most = found.map((c) =>
+    c.some((entry) => entry === "not settled" || entry === "too large")
+      ? null
+      : Math.max(...c.filter((entry) => typeof entry === "number")),
+  );
   return inputs.map((x, i) => ({
     input: toDouble(x),
     values: columns.map((c) => c[i]!),

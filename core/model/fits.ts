@@ -1,3 +1,4 @@
+import { keep } from "../numeric";
 import { expressionLatex, nearName, quoted, type Expression, type Names } from "../formula";
 import { constantOf, familyExpression, familyText, fitModel, plain, type Family, type Fit, type NoFit } from "../fit";
 import { rebuild } from "../formula";
@@ -112,13 +113,7 @@ export function fitRows(by: FitBy, rows: DataRows, names: Names): Fit | NoFit {
     by.model === "own"
       ? fitModel(rows.x, rows.y, { text: by.text ?? "", names, start: by.start })
       : fitModel(rows.x, rows.y, { family: by.model, method: by.method });
-  if (kept.size >= MOST_KEPT)
-    for (const oldest of kept.keys()) {
-      kept.delete(oldest);
-      break;
-    }
-  kept.set(key, made);
-  return made;
+  return keep(kept, MOST_KEPT, key, made);
 }
 
 /** The fitted function with all digits, as an expression, as text, and typeset with six digits. */

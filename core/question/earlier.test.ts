@@ -1,32 +1,20 @@
 import { describe, expect, it } from "vitest";
-import type { CaseFile, Question } from "../model";
+import type { FunctionRow, Question } from "../model";
+import { caseOf, formula } from "./cases.fixture";
 import { analysed as analyse, saidOf } from "./full.fixture";
 
 /** 0 throughout, which nothing here proves. */
 const DOUBT = "sin(x)^2 + cos(x)^2 - 1";
-const CASE: CaseFile = {
-  format: "pasear-case",
-  version: 1,
-  title: "Answers that rest on others",
-  variables: [{ name: "x", from: 0, to: 9 }],
-  functions: [
-    {
-      name: "f",
-      of: "x",
-      by: {
-        kind: "pieces",
-        pieces: [
-          { text: DOUBT, from: 0, to: 1, ends: "[)" },
-          { text: "x - 5", from: 1, to: 9, ends: "[]" },
-        ],
-      },
-    },
-    { name: "h", of: "x", by: { kind: "formula", text: DOUBT } },
-    { name: "g", of: "x", by: { kind: "formula", text: "3 x + 1" } },
-  ],
-};
+const piece = (text: string, from: number, to: number, ends: "[)" | "[]") => ({ text, from, to, ends });
+const FUNCTIONS: FunctionRow[] = [
+  { name: "f", of: "x", by: { kind: "pieces", pieces: [piece(DOUBT, 0, 1, "[)"), piece("x - 5", 1, 9, "[]")] } },
+  formula("h", DOUBT),
+  formula("g", "3 x + 1"),
+];
 const told = (...questions: readonly Question[]) => {
-  const { findings, model } = analyse({ ...CASE, questions });
+  const { findings, model } = analyse(
+    caseOf(FUNCTIONS, [...questions], { variables: [{ name: "x", from: 0, to: 9 }] }),
+  );
   const last = findings[findings.length - 1]!;
   return [last.status, last.complete, saidOf(last, model)];
 };
@@ -72,14 +60,11 @@ describe("the first and the last whole number of a range that ends between fract
     ["sqrt(9.00000000000000001)", 8, 3, 8, false],
     [3, "sqrt(63.9999999999999999)", 3, 8, false],
   ])("from %s to %s", (from, to, low, high, isProven) => {
-    const { findings } = analyse({
-      ...CASE,
-      variables: [{ name: "x", from, to, whole: true }],
-      questions: [
-        { id: "least", ask: "least", function: "g" },
-        { id: "greatest", ask: "greatest", function: "g" },
-      ],
-    });
+    const asked: Question[] = [
+      { id: "least", ask: "least", function: "g" },
+      { id: "greatest", ask: "greatest", function: "g" },
+    ];
+    const { findings } = analyse(caseOf(FUNCTIONS, asked, { variables: [{ name: "x", from, to, whole: true }] }));
     expect(findings.map((f) => f.solutions[0]!.whole!.at)).toEqual([low, high]);
     expect(findings.every((f) => f.complete)).toBe(isProven);
   });

@@ -70,6 +70,11 @@ describe("the table of values", () => {
       [null, "too large", "not settled"],
     ]);
     expect(rows[0]!.values).toEqual([null, 1, 0]);
+    // Beside e^800, or a value that could not be told, the others are not called the greatest.
+    expect(rows.map((r) => r.greatest)).toEqual([
+      [false, false, false],
+      [true, false, false],
+    ]);
     expect(rows[1]!.values).toEqual([1, null, null]);
     expect([valueOrWhy(odd, "r", ratio(0)), valueOrWhy(odd, "r", ratio(4))]).toEqual(["no value", 0.25]);
   });
