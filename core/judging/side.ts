@@ -1,5 +1,5 @@
 import { latexOf, resolve, type Expression, type NamedNumber, type Names } from "../formula";
-import { inline } from "../solve";
+import { inlineByRule } from "../solve";
 import { bodyOf } from "../working";
 import type { Model } from "../model";
 
@@ -47,7 +47,7 @@ function namesFor({ x, model, isGiven, own }: Reading): Names {
 
 /** Functions of the case written out. */
 function opened(e: Expression, model: Model): Expression {
-  const replaced = inline(e, model.table);
+  const replaced = inlineByRule(e, model.table);
   if (e.kind === "call" && e.order === 0 && e.a.kind === "variable") return bodyOf(e.name, model) ?? replaced;
   return replaced;
 }

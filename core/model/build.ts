@@ -1,5 +1,5 @@
 import { latexOf, nearName, quoted, resolve, type Names, type Resolved } from "../formula";
-import { FunctionTable } from "../solve";
+import { CaseFunctions } from "../solve";
 import { sameUnit, type Unit } from "../units";
 import type { CaseFile, FunctionRow } from "./case";
 import { checkNames } from "./checkNames";
@@ -37,7 +37,7 @@ export function buildModel(source: CaseFile, unknownGiven: string | null = null)
   const variables = readVariables(source, namesFor(null), problems);
   const functions = new Map<string, ModelFunction>();
   const fits = new Map<string, ModelFit>();
-  const table = new FunctionTable();
+  const table = new CaseFunctions();
   const shop: Shop = {
     problems,
     variables,

@@ -72,6 +72,13 @@ export function nextBreaking(e: Expression, cleared: ReadonlySet<Expression>): B
   return null;
 }
 
+/** All parts that may break. */
+export function breakingParts(e: Expression): Expression[] {
+  if (!mayBreak(e)) return [];
+  const inner = parts(e).flatMap(breakingParts);
+  return breaksItself(e) ? [...inner, e] : inner;
+}
+
 /** The same expression with one part, found by identity, replaced. */
 export function replacePart(e: Expression, part: Expression, by: Expression): Expression {
   if (e === part) return by;

@@ -2,11 +2,21 @@ import { floorOf, isInteger, ratio, rationalOfDouble, signOf, spend, toDouble, t
 import { EMPTY, Enclosure, roundHalfAway } from "../interval";
 import { exactNumber, wholeNumber } from "../formula/numbers";
 import { add, apply, mapParts, negate, subtract } from "../formula/build";
-import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
+import {
+  VARIABLE,
+  call,
+  dependsOnVariable,
+  differentiate,
+  divide,
+  isOneNumber,
+  wholeExponent,
+  type Expression,
+} from "../formula";
 import { exactRational } from "./constant";
 import { putIn, signAtSpot, spotOfConstant, spotOfRational, type Spot } from "./spot";
 import { inline } from "./inline";
-import type { FunctionTable, Piece } from "./table";
+import { constantSign } from "./terms";
+import type { Derivative, FunctionTable, Piece } from "./table";
 import { valueOf } from "./value";
 
 type Branch = Expression | "none" | "open";
@@ -178,6 +188,7 @@ export class Chooser {
     if (!d) return "none";
     const there = this.inputOf(e.a);
     if (d.kind === "pieces") return this.piece(d.pieces, e.a, there);
+    if (d.kind === "slope") return this.slope(d.of, e.a, there);
     if (d.kind === "expression") {
       if (!there) return "open";
       const inside = new Chooser(there, this.table).branch(inline(d.expression, this.table));
@@ -189,6 +200,17 @@ export class Chooser {
     const value = d.enclosure(new Enclosure(there.lo, there.hi));
     if (value.flags & EMPTY) return "none";
     return Number.isFinite(value.lo) && Number.isFinite(value.hi) ? e : "open";
+  }
+
+  private slope({ name, order }: Derivative, u: Expression, there: Spot | null): Branch {
+    const inner = differentiate(u);
+    // Along a line: the slope of the whole, without that of the line.
+    if (!dependsOnVariable(inner) && constantSign(inner)) {
+      const whole = this.table.slopeAt(call(name, order, u), this.spot);
+      return typeof whole === "string" || isOneNumber(inner) ? whole : divide(whole, inner);
+    }
+    const inside = there ? this.table.slopeAt(call(name, order, VARIABLE), there) : "open";
+    return typeof inside === "string" ? inside : ((there && putIn(inside, there)) ?? "open");
   }
 
   /** The input of a called function, as a spot of its own; null where it has no closed form. */

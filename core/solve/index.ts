@@ -1,10 +1,11 @@
 export { FunctionTable, holds, type Definition, type Piece } from "./table";
+export { CaseFunctions, slopeAt } from "./slopes";
 export { findRoots, type Root, type RootKind, type RootSearch, type Stretch } from "./roots";
 export type { Attained, Best, Bound, Flat } from "./taken";
 export { findBest, turningParts, type OptimumSearch } from "./optima";
 export { whereRelation, leastOf, type Leader, type LeaderSearch, type Relation, type RelationSearch } from "./signs";
 export { integrate, type Integral } from "./integrate";
-export { inline } from "./inline";
+export { inline, inlineByRule } from "./inline";
 export { MAX_STEPS, newWork, partition, refine, type Work } from "./partition";
 export { spotOfEnd } from "./spot";
 export { type CellPart, type Part, type PlacePart, type Range } from "./parts";

@@ -1,5 +1,5 @@
 import { Noted, parts, rebuild, size, substitute, type Expression } from "../formula";
-import type { FunctionTable } from "./table";
+import type { Definition, FunctionTable } from "./table";
 
 /** Calls are written out until the whole grows past this; beyond, they stay calls. */
 const MAX_SIZE = 1500;
@@ -8,17 +8,31 @@ const MAX_SIZE = 1500;
  * Writes calls of other functions out, so that algebra sees one formula. A call of a function by pieces stays, to be
  * split at its breaks.
  */
-export function inline(e: Expression, table: FunctionTable): Expression {
+export const inline = (e: Expression, table: FunctionTable): Expression =>
+  writtenOut(e, table, (d) => (d.kind === "expression" ? d.expression : null));
+
+/**
+ * The same for showing how something is worked out: slopes are written as the rules give them, which is what people do
+ * by hand. Nothing is proven by it.
+ */
+export const inlineByRule = (e: Expression, table: FunctionTable): Expression =>
+  writtenOut(e, table, (d) => {
+    const shown = d.kind === "slope" ? d.rule : d;
+    return shown.kind === "expression" ? shown.expression : null;
+  });
+
+function writtenOut(e: Expression, table: FunctionTable, formulaOf: (d: Definition) => Expression | null): Expression {
   let left = MAX_SIZE;
   const go = (x: Expression): Expression => {
     if (!hasCall(x)) return x;
     if (x.kind !== "call") return rebuild(x, go);
     const input = go(x.a);
     const definition = table.definition(x.name, x.order);
-    if (definition?.kind !== "expression" || left <= 0) return { ...x, a: input };
-    left -= size(definition.expression, MAX_SIZE);
+    const formula = definition && formulaOf(definition);
+    if (!formula || left <= 0) return { ...x, a: input };
+    left -= size(formula, MAX_SIZE);
     if (left <= 0) return { ...x, a: input };
-    const body = go(definition.expression);
+    const body = go(formula);
     return input.kind === "variable" ? body : substitute(body, input);
   };
   return go(e);

@@ -5,15 +5,15 @@ import {
   dependsOnVariable,
   differentiate,
   exactNumber,
-  size,
   subtract,
   wholeNumber,
   type Expression,
 } from "../formula";
-import { isStair, nextBreaking, replacePart, resolveBreaking, splittersOf, type Breaking } from "./breaking";
+import { isStair, nextBreaking, resolveBreaking, splittersOf, type Breaking } from "./breaking";
 import { inline } from "./inline";
 import { compareSpots, spotOfRational, type Spot } from "./spot";
 import { constantSign } from "./terms";
+import { calledParts, replaced, slopedParts, without, type Splitting } from "./calledParts";
 import type { FunctionTable } from "./table";
 import { branchAt, constantValue } from "./valueAt";
 import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch, type ZerosIn } from "./zerosIn";
@@ -73,14 +73,15 @@ export function refine(
   return tidy(parts.flatMap((p) => (p.kind === "cell" ? partitioner.splitAll(p, splitters(p), "zero") : [p])));
 }
 
-/** Longest called function that is looked into without being written out. */
-const MAX_CALLED_SIZE = 4000;
-
-class Partitioner {
+class Partitioner implements Splitting {
   constructor(
-    private readonly table: FunctionTable,
-    private readonly work: Work,
+    readonly table: FunctionTable,
+    readonly work: Work,
   ) {}
+
+  parts(e: Expression, range: Range): Part[] {
+    return partition([e], this.table, range, this.work);
+  }
 
   /** Resolves the breaking parts of a cell one by one, from the inside; each may split it. */
   settle(cell: CellPart, cleared: ReadonlySet<Expression>): Part[] {
@@ -98,7 +99,8 @@ class Partitioner {
     if (isStair(node)) return this.stairs(cell, cleared, node);
     if (node.kind === "call") {
       const d = this.table.definition(node.name, node.order);
-      if (d && d.kind !== "pieces") return this.called(cell, cleared, node, d.kind);
+      if (d?.kind === "slope") return slopedParts(this, cell, cleared, node, d.of);
+      if (d && d.kind !== "pieces") return calledParts(this, cell, cleared, node, d);
     }
     const because = node.kind === "call" ? "piece" : "break";
     return this.bySigns(cell, splittersOf(node, this.table), because, (sub, signs) => {
@@ -107,33 +109,22 @@ class Partitioner {
         case "smooth":
           return this.settle(sub, new Set(cleared).add(node));
         case "replaced":
-          return this.settle(this.replaced(sub, node, resolved.by), cleared);
+          return this.settle(replaced(sub, node, resolved.by), cleared);
         case "undefined":
-          return this.settle(this.without(sub, node), cleared);
+          return this.settle(without(sub, node), cleared);
         case "open":
           return [{ kind: "open", ...hullOf(sub) }];
       }
     });
   }
 
-  private replaced(cell: CellPart, node: Expression, by: Expression): CellPart {
-    return { ...cell, formulas: cell.formulas.map((f) => f && replacePart(f, node, by)) };
-  }
-  /** The formulas that hold the part have no value in the cell. */
-  private without(cell: CellPart, node: Expression): CellPart {
-    return {
-      ...cell,
-      formulas: cell.formulas.map((f) => (f && replacePart(f, node, wholeNumber(0)) !== f ? null : f)),
-    };
-  }
-
   private constant(cell: CellPart, cleared: ReadonlySet<Expression>, node: Expression): Part[] {
     const value = constantValue(node, this.table);
     if (value.kind === "open") return [{ kind: "open", ...hullOf(cell) }];
-    if (value.kind === "none") return this.settle(this.without(cell, node), cleared);
+    if (value.kind === "none") return this.settle(without(cell, node), cleared);
     const by = value.exact ? exactNumber(value.exact) : branchAt(node, spotOfRational(ratio(0)), this.table);
     return typeof by !== "string" && by !== node
-      ? this.settle(this.replaced(cell, node, by), cleared)
+      ? this.settle(replaced(cell, node, by), cleared)
       : this.settle(cell, new Set(cleared).add(node));
   }
 
@@ -142,7 +133,7 @@ class Partitioner {
   /**
    * Splits a cell at the zeros of several expressions in turn, and goes on with each part and the signs it has there.
    */
-  private bySigns(
+  bySigns(
     cell: CellPart,
     splitters: readonly Expression[],
     because: Because,
@@ -230,15 +221,15 @@ class Partitioner {
     u: Expression,
   ): [CellPart, ReadonlySet<Expression>, Breaking & { kind: "apply" | "flat" }] {
     const shorter = { ...node, a: u };
-    return [this.replaced(cell, node, shorter), cleared, shorter];
+    return [replaced(cell, node, shorter), cleared, shorter];
   }
 
   /** One step of a stair: its value, told by an inner point at which the argument is certainly on it. */
   private level(cell: CellPart, cleared: ReadonlySet<Expression>, node: Breaking & { kind: "apply" | "flat" }): Part[] {
-    if (node.kind === "flat") return this.settle(this.replaced(cell, node, wholeNumber(0)), cleared);
+    if (node.kind === "flat") return this.settle(replaced(cell, node, wholeNumber(0)), cleared);
     for (const x of innerPoints(cell)) {
       const k = stepAt(node.name as Stair, node.a, x, this.table);
-      if (k) return this.settle(this.replaced(cell, node, exactNumber(k)), cleared);
+      if (k) return this.settle(replaced(cell, node, exactNumber(k)), cleared);
     }
     return [{ kind: "open", ...hullOf(cell) }];
   }
@@ -256,42 +247,6 @@ class Partitioner {
       open.push(...found.open);
     }
     return { zeros: zeros.sort((a, b) => a.spot.at - b.spot.at), everywhere: false, open };
-  }
-
-  // ---- called functions --------------------------------------------------------------------------------------
-
-  /**
-   * A running total is smooth between the places of what is summed; a function too long to write out, where nothing in
-   * it breaks.
-   */
-  private called(
-    cell: CellPart,
-    cleared: ReadonlySet<Expression>,
-    node: Expression & { kind: "call" },
-    kind: "expression" | "closures",
-  ): Part[] {
-    const open: Part[] = [{ kind: "open", ...hullOf(cell) }];
-    const d = this.table.definition(node.name, node.order);
-    const reach = compileEnclosure(node.a, this.table.enclosure)(new Enclosure(hullOf(cell).lo, hullOf(cell).hi));
-    if (!d || d.kind === "pieces" || reach.flags & EMPTY) return open;
-    const inside = d.kind === "closures" ? d.slope : d.expression;
-    if (kind === "expression" && size(inside, MAX_CALLED_SIZE + 1) > MAX_CALLED_SIZE) return open;
-    const end = (x: number) => (Number.isFinite(x) ? spotOfRational(rationalOfDouble(x)) : null);
-    const own = partition([inside], this.table, { from: end(reach.lo), to: end(reach.hi) }, this.work);
-    if (own.some((p) => p.kind !== "place" && (p.kind !== "cell" || p.formulas[0] === null))) return open;
-    const borders: Expression[] = [];
-    for (const p of own) {
-      if (p.kind !== "place" || p.because === "range") continue;
-      if (!p.spot.exact) return open;
-      borders.push(subtract(node.a, p.spot.exact.expression));
-    }
-    return this.bySigns(cell, borders, "break", (sub) => {
-      const has = innerPoints(sub).some((x) => {
-        const v = compileEnclosure(node, this.table.enclosure)(new Enclosure(x, x));
-        return !(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi);
-      });
-      return has ? this.settle(sub, new Set(cleared).add(node)) : [{ kind: "open", ...hullOf(sub) }];
-    });
   }
 }
 

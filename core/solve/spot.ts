@@ -5,25 +5,13 @@ import { substitute, subtract } from "../formula/build";
 import { compileEnclosure, dependsOnVariable, differentiate, same, size, type Expression } from "../formula";
 import { exactRational, isExactlyZero, vanishesAt } from "./constant";
 import { encloseConstant } from "./encloseConstant";
-import { formOf, rationalExact, type ExactForm } from "./exactForm";
+import { formOf, rationalExact } from "./exactForm";
 import { polynomialForm, rationalForm } from "./rationalForm";
 import type { FunctionTable } from "./table";
+import type { Spot } from "./spotType";
 import type { Zero } from "./zeroSet";
 
-/** One input: exact, or the only zero of an expression in a proven enclosure. */
-export interface Spot {
-  /** nearest double, in x-unit */
-  readonly at: number;
-  /** proven enclosure, in x-unit */
-  readonly lo: number;
-  readonly hi: number;
-  /** the input as a fraction, where it is one */
-  readonly rational: Rational | null;
-  /** the input in closed form, where one is known */
-  readonly exact: ExactForm | null;
-  /** expressions that are smooth around the input, are 0 there, and have no other zero in the enclosure */
-  readonly zeroOf: readonly Expression[];
-}
+export type { Spot } from "./spotType";
 
 export function spotOfRational(r: Rational): Spot {
   const { lo, hi } = encloseRational(r);

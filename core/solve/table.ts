@@ -1,42 +1,25 @@
-import type { Rational } from "../numeric";
-import { EMPTY, Enclosure, ENTIRE, BROKEN, NOTHING, PARTIAL, iv } from "../interval";
+import { ENTIRE, NOTHING, iv } from "../interval";
 import {
+  VARIABLE,
+  call,
   compileEnclosure,
   compileNumber,
   compileSeries,
   compileSlopes,
-  differentiate,
   integrated,
   type EnclosureFunction,
   type Expression,
   type NumberFunction,
   type SeriesFunction,
   type SlopeFunction,
-  type Slopes,
 } from "../formula";
+import type { Definition } from "./definition";
+import { piecesEnclosure, piecesNumber, piecesSeries, piecesSlopes } from "./piecesCompiled";
+import { slopeDefinition, slopeEnclosure, slopeNumber, slopeSeries, slopeSlopes } from "./slopeRules";
+import type { Spot } from "./spotType";
 
-/** One row of a function by pieces; null bounds are open to infinity. */
-export interface Piece {
-  readonly expression: Expression;
-  readonly from: Rational | null;
-  readonly to: Rational | null;
-  /** the bounds as doubles, -Infinity and Infinity where open */
-  readonly low: number;
-  readonly high: number;
-  readonly closedFrom: boolean;
-  readonly closedTo: boolean;
-}
-
-export type Definition =
-  | { readonly kind: "expression"; readonly expression: Expression }
-  | { readonly kind: "pieces"; readonly pieces: readonly Piece[] }
-  /** ready-made closures (a running total of a function without an antiderivative in closed form) and its slope */
-  | {
-      readonly kind: "closures";
-      readonly number: NumberFunction;
-      readonly enclosure: EnclosureFunction;
-      readonly slope: Expression;
-    };
+export type { Definition, Derivative, Piece } from "./definition";
+export { holds } from "./piecesCompiled";
 
 /** The functions of a case by name, compiled three ways when first asked for. */
 export class FunctionTable {
@@ -61,96 +44,107 @@ export class FunctionTable {
     if (order === 0) return null;
     const below = this.definition(name, order - 1);
     if (!below) return null;
-    const slope: Definition =
-      below.kind === "expression"
-        ? { kind: "expression", expression: differentiate(below.expression) }
-        : below.kind === "closures"
-          ? { kind: "expression", expression: below.slope }
-          : {
-              kind: "pieces",
-              pieces: openedAtJoints(below.pieces.map((p) => ({ ...p, expression: differentiate(p.expression) }))),
-            };
+    const slope = slopeDefinition(below, { name, order: order - 1 }, (n, k) => this.definition(n, k));
     this.definitions.set(key, slope);
     return slope;
   }
 
+  /**
+   * The slope of an expression at one input, as a formula that holds there; "open" unless it is told by what stands on
+   * this table (`slopes.ts`).
+   */
+  slopeAt(_e: Expression, _spot: Spot): Expression | "none" | "open" {
+    return "open";
+  }
+  /** The same as a double; NaN where there is no slope, or none is known. */
+  slopeNumberAt(_e: Expression, _x: number): number {
+    return NaN;
+  }
+
   readonly number = (name: string, order = 0): NumberFunction =>
-    this.memo(
-      this.numbers,
-      name,
-      order,
-      (d) =>
-        d.kind === "closures"
-          ? d.number
-          : d.kind === "expression"
-            ? compileNumber(d.expression, this.number)
-            : piecesNumber(
-                d.pieces,
-                d.pieces.map((p) => compileNumber(p.expression, this.number)),
-              ),
-      () => NaN,
-    );
+    this.memo(this.numbers, name, order, this.numberOf, () => NaN);
+  private readonly numberOf = (d: Definition): NumberFunction => {
+    switch (d.kind) {
+      case "closures":
+        return d.number;
+      case "expression":
+        return compileNumber(d.expression, this.number);
+      case "pieces":
+        return piecesNumber(
+          d.pieces,
+          d.pieces.map((p) => compileNumber(p.expression, this.number)),
+        );
+      case "slope":
+        return slopeNumber(this.numberOf(d.rule), this.number(d.of.name, d.of.order), (x) =>
+          this.slopeNumberAt(call(d.of.name, d.of.order, VARIABLE), x),
+        );
+    }
+  };
 
   readonly enclosure = (name: string, order = 0): EnclosureFunction =>
-    this.memo(
-      this.enclosures,
-      name,
-      order,
-      (d) =>
-        d.kind === "closures"
-          ? d.enclosure
-          : d.kind === "expression"
-            ? compileEnclosure(d.expression, this.enclosure)
-            : piecesEnclosure(
-                d.pieces,
-                d.pieces.map((p) => compileEnclosure(p.expression, this.enclosure)),
-              ),
-      () => NOTHING,
-    );
+    this.memo(this.enclosures, name, order, this.enclosureOf, () => NOTHING);
+  private readonly enclosureOf = (d: Definition): EnclosureFunction => {
+    switch (d.kind) {
+      case "closures":
+        return d.enclosure;
+      case "expression":
+        return compileEnclosure(d.expression, this.enclosure);
+      case "pieces":
+        return piecesEnclosure(
+          d.pieces,
+          d.pieces.map((p) => compileEnclosure(p.expression, this.enclosure)),
+        );
+      case "slope":
+        return slopeEnclosure(this.enclosureOf(d.rule), this.enclosure(d.of.name, d.of.order));
+    }
+  };
 
   readonly slopes = (name: string, order = 0): SlopeFunction =>
-    this.memo(
-      this.slopeFunctions,
-      name,
-      order,
-      (d) => {
-        if (d.kind === "closures") {
-          const slope = compileEnclosure(d.slope, this.enclosure);
-          return (x) => {
-            const s = slope(x.value);
-            return { value: d.enclosure(x.value), slope: s.flags ? ENTIRE : iv.multiply(s, x.slope) };
-          };
-        }
-        return d.kind === "expression"
-          ? compileSlopes(d.expression, this.slopes)
-          : piecesSlopes(
-              d.pieces,
-              d.pieces.map((p) => compileSlopes(p.expression, this.slopes)),
-            );
-      },
-      () => ({ value: NOTHING, slope: ENTIRE }),
-    );
+    this.memo(this.slopeFunctions, name, order, this.slopesOf, () => ({ value: NOTHING, slope: ENTIRE }));
+  private readonly slopesOf = (d: Definition): SlopeFunction => {
+    switch (d.kind) {
+      case "closures": {
+        const slope = compileEnclosure(d.slope, this.enclosure);
+        return (x) => {
+          const s = slope(x.value);
+          return { value: d.enclosure(x.value), slope: s.flags ? ENTIRE : iv.multiply(s, x.slope) };
+        };
+      }
+      case "expression":
+        return compileSlopes(d.expression, this.slopes);
+      case "pieces":
+        return piecesSlopes(
+          d.pieces,
+          d.pieces.map((p) => compileSlopes(p.expression, this.slopes)),
+        );
+      case "slope":
+        return slopeSlopes(this.slopesOf(d.rule), this.enclosureOf(d));
+    }
+  };
 
   /** Taylor series of a function; null on a box where it is not smooth or has no value. */
   readonly series = (name: string, order = 0): SeriesFunction =>
-    this.memo(
-      this.seriesFunctions,
-      name,
-      order,
-      (d): SeriesFunction => {
-        if (d.kind === "expression") return compileSeries(d.expression, this.series);
-        if (d.kind === "closures") {
-          const slope = compileSeries(d.slope, this.series);
-          return (x) => {
-            const s = slope(x);
-            return s && integrated(d.enclosure(x[0]!), x, s);
-          };
-        }
-        const rows = d.pieces.map((p) => ({ p, series: compileSeries(p.expression, this.series) }));
-        return (x) => rows.find(({ p }) => x[0]!.lo > p.low && x[0]!.hi < p.high)?.series(x) ?? null;
-      },
-      () => null,
-    );
+    this.memo(this.seriesFunctions, name, order, this.seriesOf, () => null);
+  private readonly seriesOf = (d: Definition): SeriesFunction => {
+    switch (d.kind) {
+      case "closures": {
+        const slope = compileSeries(d.slope, this.series);
+        return (x) => {
+          const s = slope(x);
+          return s && integrated(d.enclosure(x[0]!), x, s);
+        };
+      }
+      case "expression":
+        return compileSeries(d.expression, this.series);
+      case "pieces":
+        return piecesSeries(
+          d.pieces,
+          d.pieces.map((p) => compileSeries(p.expression, this.series)),
+        );
+      case "slope":
+        return slopeSeries(this.seriesOf(d.rule), this.enclosure(d.of.name, d.of.order));
+    }
+  };
 
   private memo<F>(
     store: Map<string, F>,
@@ -183,55 +177,5 @@ function remembering(f: (x: unknown) => unknown): (x: unknown) => unknown {
     last = x;
     result = y;
     return y;
-  };
-}
-
-/** A slope at a joint exists only if both sides agree there; leaving the joint out is always true. */
-function openedAtJoints(pieces: Piece[]): Piece[] {
-  return pieces.map((p) => ({ ...p, closedFrom: false, closedTo: false }));
-}
-
-export const holds = (p: Piece, x: number): boolean =>
-  (x > p.low || (x === p.low && p.closedFrom)) && (x < p.high || (x === p.high && p.closedTo));
-
-const piecesNumber =
-  (pieces: readonly Piece[], functions: readonly NumberFunction[]): NumberFunction =>
-  (x) => {
-    for (let i = 0; i < pieces.length; i++) if (holds(pieces[i]!, x)) return functions[i]!(x);
-    return NaN;
-  };
-
-/** The parts of a box that lie in each piece, joined; more than one part may jump, a part not covered has no value. */
-function piecesEnclosure(pieces: readonly Piece[], functions: readonly EnclosureFunction[]): EnclosureFunction {
-  return (x) => {
-    if (x.flags & EMPTY) return NOTHING;
-    let result: Enclosure | null = null;
-    let flags = x.flags;
-    let covered = 0;
-    for (let i = 0; i < pieces.length; i++) {
-      const p = pieces[i]!;
-      if (x.hi < p.low || x.lo > p.high || (x.hi === p.low && !p.closedFrom) || (x.lo === p.high && !p.closedTo))
-        continue;
-      const part = functions[i]!(new Enclosure(Math.max(x.lo, p.low), Math.min(x.hi, p.high), x.flags));
-      result = result ? iv.hull(result, part) : part;
-      covered++;
-      if (x.lo < p.low || x.hi > p.high) flags |= PARTIAL | BROKEN;
-    }
-    if (!result || result.flags & EMPTY) return NOTHING;
-    return new Enclosure(result.lo, result.hi, result.flags | flags | (covered > 1 ? BROKEN : 0));
-  };
-}
-
-function piecesSlopes(pieces: readonly Piece[], functions: readonly SlopeFunction[]): SlopeFunction {
-  const whole = piecesEnclosure(
-    pieces,
-    functions.map((f) => (x) => f({ value: x, slope: new Enclosure(1, 1) }).value),
-  );
-  return (x: Slopes) => {
-    for (let i = 0; i < pieces.length; i++) {
-      const p = pieces[i]!;
-      if (x.value.lo > p.low && x.value.hi < p.high) return functions[i]!(x);
-    }
-    return { value: whole(x.value), slope: ENTIRE };
   };
 }

@@ -1,5 +1,5 @@
 import { VARIABLE, call, parts, rebuild, resolve, size, substitute, type Expression } from "../formula";
-import { inline } from "../solve";
+import { inlineByRule } from "../solve";
 import type { Model } from "../model";
 
 /** Calls are written out until a formula grows past this. */
@@ -13,7 +13,7 @@ export function bodyOf(name: string, model: Model): Expression | null {
   const f = model.functions.get(name);
   if (!f || f.trouble) return null;
   const body = writtenOut(call(name, 0, VARIABLE), model, { left: MAX_SIZE });
-  return inline(body, model.table);
+  return inlineByRule(body, model.table);
 }
 
 function writtenOut(e: Expression, model: Model, room: { left: number }): Expression {

@@ -57,7 +57,7 @@ test.describe("with a server of its own", () => {
     await expect(page.getByText("The server does not answer. Changes are held in this browser")).toBeVisible();
     await expect(says(page).first()).toHaveText("23 lanterns is the first whole number that pays.");
     await server.start();
-    await expect(kept(page)).toBeVisible({ timeout: 10_000 });
+    await expect(kept(page)).toBeVisible();
     expect((await server.case("Lantern stall")).case.givens).toMatchObject([{ name: "F", value: 240 }, {}, {}]);
     // Killed once more, changed, and the page closed before the server is back: the edit waits in the browser.
     await server.kill();
@@ -68,7 +68,7 @@ test.describe("with a server of its own", () => {
     await server.start();
     await page.reload();
     await expect(page.getByRole("button", { name: /^Value of F: \$100/ })).toBeVisible();
-    await expect(kept(page)).toBeVisible({ timeout: 10_000 });
+    await expect(kept(page)).toBeVisible();
     expect((await server.case("Lantern stall")).case.givens).toMatchObject([{ name: "F", value: 100 }, {}, {}]);
   });
 });
@@ -119,9 +119,7 @@ test("two tabs of one browser, one a copy of the other: neither loses what was t
   await page.context().unroute(writes);
   const asked = (tab: Page) => tab.getByRole("dialog", { name: "Two versions of this case" });
   await expect
-    .poll(async () => [await asked(page).isVisible(), await asked(copy).isVisible()].filter(Boolean).length, {
-      timeout: 15_000,
-    })
+    .poll(async () => [await asked(page).isVisible(), await asked(copy).isVisible()].filter(Boolean).length)
     .toBe(1);
   // The one that came second is asked, and after a reload still has what was typed in it.
   const [second, first, its] = (await asked(copy).isVisible()) ? [copy, page, "$210"] : [page, copy, "$190"];

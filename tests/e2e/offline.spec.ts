@@ -41,7 +41,7 @@ test("after a first visit everything works with no server, and what was changed 
   await page.getByRole("button", { name: "Data" }).click();
   await expect(page.locator(".empty")).toBeVisible();
   await server.start();
-  await expect(kept(page)).toBeVisible({ timeout: 15_000 });
+  await expect(kept(page)).toBeVisible();
   expect((await server.case("Lantern stall")).case.givens).toMatchObject([{ name: "F", value: 240 }, {}, {}]);
 });
 
@@ -54,5 +54,5 @@ test("a page that only reads says when the server is away, and that it is back",
   await page.reload();
   await expect(page.getByText("The server does not answer.")).toBeVisible();
   await server.start();
-  await expect(kept(page)).toBeVisible({ timeout: 15_000 });
+  await expect(kept(page)).toBeVisible();
 });

@@ -136,16 +136,16 @@ test("a large plan comes from a file: progress, cancel, and on with it on the se
   await file.setInputFiles({ name: "large.lp", mimeType: "text/plain", buffer: Buffer.from(largeFile(60, 40)) });
   await expect(dialog).toContainText("large.lp: 60 variables, 60 of them whole, 100 constraints, made greatest.");
   await dialog.getByRole("button", { name: "Use this plan" }).click();
-  await expect(page.getByText(/Working it out with the compiled solver · \d/)).toBeVisible({ timeout: 15_000 });
-  await expect(page.getByText(/best so far \d[\d,]* *, at most [\d,.]+ possible/)).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText(/Working it out with the compiled solver · \d/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/best so far \d[\d,]* *, at most [\d,.]+ possible/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(page.getByText(/^Cancelled; the best so far was [\d,]+\./)).toBeVisible();
   await page.getByRole("button", { name: "Work it out on the server" }).click();
-  await expect(page.getByText(/Working it out on the server · \d/)).toBeVisible({ timeout: 15_000 });
-  await expect(page.getByText(/best so far/)).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText(/Working it out on the server · \d/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/best so far/)).toBeVisible({ timeout: 60_000 });
   // The page stays free meanwhile: a constraint is changed, and that ends the work.
   await page.getByRole("button", { name: "Constraint r0 in force" }).click();
-  await expect(page.getByText(/Working it out with the compiled solver/)).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText(/Working it out with the compiled solver/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole("button", { name: "Cancel" }).click();
   await expect(kept(page)).toBeVisible();
 });
@@ -171,7 +171,7 @@ test("a plan of 30 variables is solved, tested, and read off in tables; two of t
     .getByLabel("File with a plan")
     .setInputFiles({ name: "thirty.lp", mimeType: "text/plain", buffer: Buffer.from(text) });
   await dialog.getByRole("button", { name: "Use this plan" }).click();
-  await expect(page.getByText("tested: all kept, and its multipliers prove it")).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText("tested: all kept, and its multipliers prove it")).toBeVisible({ timeout: 60_000 });
   await expect(answer(page)).toContainText(/^Make .* more that are not 0: |^Make x/);
   // The two that weigh most are pictured at once; others can be chosen, or none.
   await expect(page.getByRole("application", { name: /^Region of x27 and x29/ })).toBeVisible();

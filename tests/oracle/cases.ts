@@ -3,7 +3,7 @@ import type { Chance } from "../shared/chance";
 import type { World } from "./world";
 import { plus, randomFormula, randomPieces, times, number, type Measured, type Plain } from "./plain";
 
-const RANGES: readonly (readonly [number, number])[] = [
+export const RANGES: readonly (readonly [number, number])[] = [
   [0, 10],
   [-5, 5],
   [0, 12],
@@ -75,7 +75,7 @@ export function randomWorld(c: Chance): World {
 }
 
 /** A function at a moved input, with the rounding of the move. */
-const through = (p: Plain, move: (x: number) => number): Plain => ({
+export const through = (p: Plain, move: (x: number) => number): Plain => ({
   text: "",
   at: (x: Measured) => {
     const v = move(x.v);
@@ -86,7 +86,7 @@ const through = (p: Plain, move: (x: number) => number): Plain => ({
   },
 });
 
-function questions(c: Chance, from: number, to: number, names: readonly string[]): Question[] {
+export function questions(c: Chance, from: number, to: number, names: readonly string[]): Question[] {
   const name = () => c.of(names);
   const inside = () => from + Math.round((to - from) * c.next() * 4) / 4;
   const [a, b] = [inside(), inside()].sort((u, v) => u - v) as [number, number];

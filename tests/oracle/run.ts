@@ -1,25 +1,33 @@
 import { answer, type Finding } from "#core/question";
 import { buildModel } from "#core/model";
 import { randomWorld } from "./cases";
+import { randomSlopes } from "./slopes";
 import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";
 import { tryGiven } from "./givens";
 import { tryPlan } from "./plans";
 import { Tally } from "./tally";
-import { described } from "./world";
+import { described, type World } from "./world";
 
 export { Tally };
 
-/** One random case of functions; with every third one in which a given is asked for, with every second a plan. */
+/**
+ * One random case of functions; with every third one in which a given is asked for, with every second a plan, with
+ * every eighth one of slopes.
+ */
 export function tryCase(seed: number, tally: Tally): void {
-  tryWorld(new Chance(seed), tally);
+  const chance = new Chance(seed);
+  tryWorld(randomWorld(chance), chance, tally);
   if (seed % 3 === 0) tryGiven(new Chance(seed + 0x6000), tally);
   if (seed % 2 === 0) tryPlan(new Chance(seed + 0x9000), tally);
+  if (seed % 8 === 0) trySlopes(new Chance(seed + 0xc000), tally);
 }
 
+/** One random case of slopes. */
+export const trySlopes = (chance: Chance, tally: Tally): void => tryWorld(randomSlopes(chance), chance, tally);
+
 /** Asks all questions of one random case and holds every claim against plain values. */
-function tryWorld(chance: Chance, tally: Tally): void {
-  const world = randomWorld(chance);
+function tryWorld(world: World, chance: Chance, tally: Tally): void {
   const model = buildModel(world.document);
   const [error] = model.errors;
   if (error) {

@@ -1,24 +1,20 @@
 import type { QuestionOf } from "../kind";
-import { ratio, rationalText, toDouble, type Rational } from "../../numeric";
-import { decimalText, dependsOnVariable, differentiate, divide, subtract, type Expression } from "../../formula";
+import { rationalText, toDouble, type Rational } from "../../numeric";
+import { decimalText, dependsOnVariable, divide, subtract } from "../../formula";
 import { Enclosure, iv } from "../../interval";
 import {
-  areEqualValues,
   compareSpots,
   exactRational,
   numberOfSpot,
-  partition,
   signOfValue,
-  spotOfRational,
+  slopeAt,
   valueAt,
-  valueOf,
-  type CellPart,
   type Spot,
   type ValueAt,
 } from "../../solve";
 import type { RateFinding } from "../finding";
 import { differenceQuotient, plainEvaluation } from "../common/secondWay";
-import { Refusal, fractionOf, showSpot, type Asking } from "../common/asking";
+import { Refusal, showSpot, type Asking } from "../common/asking";
 import { readable } from "../common/exactShown";
 
 /** What rounding of both values leaves of their difference, as a part of them. */
@@ -104,7 +100,7 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
   const { table, name } = asking;
   const x = asking.variable.name;
   const over = { at: at.at };
-  const slope = slopeAt(asking, asking.body(), at);
+  const slope = slopeOf(asking, at);
   if (slope.kind !== "value" || !Number.isFinite(slope.lo) || !Number.isFinite(slope.hi)) {
     const isNone = slope.kind === "none";
     return {
@@ -141,56 +137,8 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
   };
 }
 
-/** How far beside an input the function is taken apart for its slope there. */
-const BESIDE = ratio(1, 1024);
-
-/**
- * The slope at an input: of the formula that holds around it, or, at a joint, where value and slope of both sides
- * agree.
- */
-function slopeAt(asking: Asking, e: Expression, at: Spot): ValueAt {
-  const { table } = asking;
-  const middle = fractionOf(at);
-  const range = { from: spotOfRational(middle.sub(BESIDE)), to: spotOfRational(middle.add(BESIDE)) };
-  const parts = partition([e], table, range);
-  const isHere = (s: Spot) => compareSpots(s, at, table);
-  const joint = parts.findIndex((p) => p.kind === "place" && isHere(p.spot) === 0);
-  const cellAt = (i: number): CellPart | null => {
-    const p = parts[i];
-    return p?.kind === "cell" ? p : null;
-  };
-  if (joint < 0) {
-    const home = parts.find(
-      (p): p is CellPart => p.kind === "cell" && (!p.from || isHere(p.from) === -1) && (!p.to || isHere(p.to) === 1),
-    );
-    if (!home) return { kind: "open" };
-    const f = home.formulas[0];
-    return f ? valueOf(differentiate(f), at, table) : { kind: "none" };
-  }
-  const [left, right] = [cellAt(joint - 1), cellAt(joint + 1)];
-  if (!left || !right) return { kind: "open" };
-  const [f, g] = [left.formulas[0], right.formulas[0]];
-  const own = valueAt(e, at, table);
-  if (!f || !g || own.kind === "none") return { kind: "none" };
-  const sides = [f, g].map((h) => ({ value: valueAt(h, at, table), slope: valueAt(differentiate(h), at, table) }));
-  if (own.kind === "open" || sides.some((s) => s.value.kind === "open" || s.slope.kind === "open"))
-    return { kind: "open" };
-  if (sides.some((s) => s.value.kind === "none" || s.slope.kind === "none")) return { kind: "none" };
-  return agreed([own, ...sides.map((s) => s.value)] as Known[], sides.map((s) => s.slope) as Known[]);
-}
-
-/** The common slope, when all values are one and both slopes are; none where they are proven apart. */
-function agreed(values: readonly Known[], slopes: readonly Known[]): ValueAt {
-  const all = (list: readonly Known[]): "one" | "apart" | "open" => {
-    const [first, ...rest] = list as [Known, ...Known[]];
-    if (rest.every((v) => areEqualValues(first, v))) return "one";
-    return rest.some(
-      (v) => v.lo > first.hi || v.hi < first.lo || (v.exact && first.exact && v.exact.compare(first.exact) !== 0),
-    )
-      ? "apart"
-      : "open";
-  };
-  const states = [all(values), all(slopes)];
-  if (states.includes("apart")) return { kind: "none" };
-  return states.includes("open") ? { kind: "open" } : slopes[0]!;
+/** The slope at an input; none where the function has a corner, a jump or no value there. */
+function slopeOf(asking: RateAsking, at: Spot): ValueAt {
+  const slope = slopeAt(asking.body(), at, asking.table);
+  return typeof slope === "string" ? { kind: slope } : valueAt(slope, at, asking.table);
 }

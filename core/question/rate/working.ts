@@ -1,5 +1,5 @@
 import { differentiate, type Expression } from "../../formula";
-import { inline, type Spot } from "../../solve";
+import { inlineByRule, type Spot } from "../../solve";
 import { isZero, ratio, toDouble } from "../../numeric";
 import {
   inputShown,
@@ -28,7 +28,7 @@ function atOne(asking: Asking<QuestionOf<"rate">>, body: Expression): WorkingSte
   const { name, variable } = asking;
   const at = asking.amount(asking.q.at ?? 0, "the input");
   const step = slopeStep(body, name, variable.name);
-  const slope = shortly(inline(differentiate(body), asking.table));
+  const slope = shortly(inlineByRule(differentiate(body), asking.table));
   const value = step && valueSaid(slope, at, asking.table, null);
   const put = value && putInStep(`${name}'`, slope, at, value);
   if (!step || !put) return [];

@@ -1,0 +1,150 @@
+import { rationalOfDouble } from "../numeric";
+import { EMPTY, Enclosure } from "../interval";
+import {
+  VARIABLE,
+  call,
+  compileEnclosure,
+  dependsOnVariable,
+  differentiate,
+  divide,
+  isOneNumber,
+  size,
+  substitute,
+  subtract,
+  wholeNumber,
+  type Expression,
+} from "../formula";
+import { breakingParts, replacePart } from "./breaking";
+import type { Because, CellPart, Part, Range } from "./parts";
+import { noteNeighbours } from "./neighbours";
+import { spotOfRational } from "./spot";
+import { constantSign } from "./terms";
+import type { Definition, Derivative, FunctionTable } from "./table";
+import { hullOf, innerPoints } from "./zerosIn";
+
+type Call = Expression & { kind: "call" };
+type Sign = -1 | 0 | 1;
+
+/** What taking a range apart offers to the parts of it that hold calls of other functions. */
+export interface Splitting {
+  readonly table: FunctionTable;
+  /** The parts of a range for a function of its own, within the same bounded work. */
+  parts(e: Expression, range: Range): Part[];
+  /** Resolves what still breaks in a cell; parts that are cleared are known to be smooth. */
+  settle(cell: CellPart, cleared: ReadonlySet<Expression>): Part[];
+  /** Splits a cell at the zeros of several expressions, and goes on with each part and the signs it has there. */
+  bySigns(
+    cell: CellPart,
+    splitters: readonly Expression[],
+    because: Because,
+    goOn: (cell: CellPart, signs: readonly Sign[]) => Part[],
+  ): Part[];
+}
+
+export const replaced = (cell: CellPart, node: Expression, by: Expression): CellPart => ({
+  ...cell,
+  formulas: cell.formulas.map((f) => f && replacePart(f, node, by)),
+});
+/** The formulas that hold the part have no value in the cell. */
+export const without = (cell: CellPart, node: Expression): CellPart => ({
+  ...cell,
+  formulas: cell.formulas.map((f) => (f && replacePart(f, node, wholeNumber(0)) !== f ? null : f)),
+});
+const openPart = (cell: CellPart): Part[] => [{ kind: "open", ...hullOf(cell) }];
+
+/** Longest called function that is looked into without being written out. */
+const MAX_CALLED_SIZE = 4000;
+
+/**
+ * A running total is smooth between the places of what is summed; a function too long to write out, where nothing in it
+ * breaks.
+ */
+export function calledParts(
+  on: Splitting,
+  cell: CellPart,
+  cleared: ReadonlySet<Expression>,
+  node: Call,
+  d: Definition & { kind: "expression" | "closures" },
+): Part[] {
+  const inside = d.kind === "closures" ? d.slope : d.expression;
+  if (d.kind === "expression" && size(inside, MAX_CALLED_SIZE + 1) > MAX_CALLED_SIZE) return openPart(cell);
+  const own = calledInside(on, cell, node.a, inside, 0);
+  if (!own || own.formulas.includes(null)) return openPart(cell);
+  return on.bySigns(cell, own.borders, "break", (sub) => {
+    const has = innerPoints(sub).some((x) => {
+      const v = compileEnclosure(node, on.table.enclosure)(new Enclosure(x, x));
+      return !(v.flags & EMPTY) && Number.isFinite(v.lo) && Number.isFinite(v.hi);
+    });
+    return has ? on.settle(sub, new Set(cleared).add(node)) : openPart(sub);
+  });
+}
+
+/** How far beyond the inputs that a function is called with it is looked at, so that none of them is an end. */
+const ROOM_AROUND = 2 ** -10;
+
+/** The slope of a function with corners: of the smooth formula that the function has in each cell of its own. */
+export function slopedParts(
+  on: Splitting,
+  cell: CellPart,
+  cleared: ReadonlySet<Expression>,
+  node: Call,
+  of: Derivative,
+): Part[] {
+  const within = (sub: CellPart, slope: Expression | null): Part[] =>
+    slope
+      ? // Where a formula is smooth, its derivative is too: nothing in it is looked at again.
+        on.settle(replaced(sub, node, slope), new Set([...cleared, ...breakingParts(slope)]))
+      : on.settle(without(sub, node), cleared);
+  const inner = differentiate(node.a);
+  if (!dependsOnVariable(inner) && constantSign(inner)) {
+    // Along a line the function of the line is taken apart; its slope is that of the function times the line's.
+    const whole = call(of.name, of.order, node.a);
+    const own = on.parts(whole, cell);
+    noteNeighbours(whole, own);
+    return own.flatMap((p) => {
+      if (p.kind === "place") return p.because === "range" ? [] : [p];
+      if (p.kind !== "cell") return [{ kind: "open" as const, ...(p.kind === "open" ? p : hullOf(p)) }];
+      const f = p.formulas[0]!;
+      const slope = f && differentiate(f);
+      return within({ ...cell, from: p.from, to: p.to }, slope && (isOneNumber(inner) ? slope : divide(slope, inner)));
+    });
+  }
+  const inside = calledInside(on, cell, node.a, call(of.name, of.order, VARIABLE), ROOM_AROUND);
+  if (!inside) return openPart(cell);
+  return on.bySigns(cell, inside.borders, "break", (sub, signs) => {
+    if (signs.includes(0)) return openPart(sub);
+    const f = inside.formulas[signs.filter((sign) => sign > 0).length]!;
+    return within(sub, f && substitute(differentiate(f), node.a));
+  });
+}
+
+/** A called function taken apart: where it changes, and the formula it has before, between and after these places. */
+interface CalledInside {
+  /** for each place in order: the argument less that input */
+  readonly borders: readonly Expression[];
+  /** one more than there are borders; null where the function has no value */
+  readonly formulas: readonly (Expression | null)[];
+}
+
+/**
+ * A function over the inputs that it is called with in a cell.
+ * @param room  how far beyond them it is looked at
+ * @returns null where a part is open or a place has no closed form
+ */
+function calledInside(on: Splitting, cell: CellPart, u: Expression, e: Expression, room: number): CalledInside | null {
+  const { lo, hi } = hullOf(cell);
+  const reach = compileEnclosure(u, on.table.enclosure)(new Enclosure(lo, hi));
+  if (reach.flags & EMPTY) return null;
+  const end = (x: number) => (Number.isFinite(x) ? spotOfRational(rationalOfDouble(x)) : null);
+  const borders: Expression[] = [];
+  const formulas: (Expression | null)[] = [];
+  for (const p of on.parts(e, { from: end(reach.lo - room), to: end(reach.hi + room) })) {
+    if (p.kind === "cell") formulas.push(p.formulas[0]!);
+    else if (p.kind !== "place") return null;
+    else if (p.because !== "range") {
+      if (!p.spot.exact) return null;
+      borders.push(subtract(u, p.spot.exact.expression));
+    }
+  }
+  return formulas.length === borders.length + 1 ? { borders, formulas } : null;
+}

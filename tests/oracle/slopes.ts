@@ -1,0 +1,89 @@
+import type { Chance } from "../shared/chance";
+import { RANGES, questions, through } from "./cases";
+import { plus, randomFormula, randomPieces, type Measured, type Plain } from "./plain";
+import type { World } from "./world";
+
+/** How far beside an input a function is looked at, relative to the input or to 1; and how much closer then. */
+const BESIDE = 2 ** -14;
+const CLOSER = 4;
+
+const LOST: Measured = { v: NaN, off: Infinity };
+
+/**
+ * A slope by differences of plain values on both sides, far and close. Lost where a side has no value, or where the
+ * sides do not come to one another as they are looked at closer: there is a corner, or one is near.
+ */
+const slopeOf = (f: Plain): Plain => ({
+  text: "",
+  at: (x) => {
+    const at = (step: number) => f.at({ v: x.v + step, off: Math.abs(x.v + step) * 2.5e-16 });
+    const own = at(0);
+    if (own.off !== Infinity && Number.isNaN(own.v)) return own;
+    const h = BESIDE * Math.max(1, Math.abs(x.v));
+    const [far, close] = [h, h / CLOSER].map((step) => {
+      const [before, after] = [at(-step), at(step)];
+      return {
+        right: (after.v - own.v) / step,
+        left: (own.v - before.v) / step,
+        off: (before.off + own.off + after.off) / step,
+      };
+    }) as [Sides, Sides];
+    const off = far.off + close.off;
+    const [apart, closer] = [far, close].map((s) => Math.abs(s.right - s.left)) as [number, number];
+    if (!(off < Infinity) || !(closer <= apart / 2 + off)) return LOST;
+    const [coarse, fine] = [far, close].map((s) => (s.left + s.right) / 2) as [number, number];
+    return { v: fine, off: 4 * Math.abs(fine - coarse) + 4 * off + Math.abs(fine) * 1e-9 };
+  },
+});
+interface Sides {
+  readonly left: number;
+  readonly right: number;
+  readonly off: number;
+}
+
+/** A case with the slope of a random function, as it is and at a moved input, and a question of every kind about it. */
+export function randomSlopes(c: Chance): World {
+  const [from, to] = c.of(RANGES);
+  const pieces = c.once(5) ? randomPieces(c, from, to) : null;
+  const f: Plain = pieces ? { text: "", at: pieces.at } : randomFormula(c, c.whole(1, 6));
+  const shift = c.whole(-3, 7);
+  const isMirrored = c.once(2);
+  const g = randomFormula(c, c.whole(0, 3));
+  const slope = slopeOf(f);
+  const plain = {
+    f: slope,
+    g: plus(
+      through(slope, (x) => (isMirrored ? shift - x : x + shift)),
+      g,
+    ),
+  };
+  const by = pieces
+    ? ({ kind: "pieces", pieces: pieces.pieces.map((p) => ({ ...p })) } as const)
+    : ({ kind: "formula", text: f.text } as const);
+  const moved = isMirrored ? `h'(${shift} - x)` : `h'(x + ${shift})`;
+  const whole = c.once(4);
+  return {
+    from,
+    to,
+    whole,
+    isOpen: false,
+    functions: Object.fromEntries(
+      Object.entries(plain).map(([name, p]) => [
+        name,
+        (x: number) => p.at({ v: x, off: Number.isInteger(x) ? 0 : Math.abs(x) * 2.5e-16 }),
+      ]),
+    ),
+    document: {
+      format: "pasear-case",
+      version: 1,
+      title: "Slopes",
+      variables: [{ name: "x", from, to, ...(whole ? { whole: true } : {}) }],
+      functions: [
+        { name: "h", of: "x", by },
+        { name: "f", of: "x", by: { kind: "slope", function: "h" } },
+        { name: "g", of: "x", by: { kind: "formula", text: `${moved} + ${g.text}` } },
+      ],
+      questions: questions(c, from, to, ["f", "g"]),
+    },
+  };
+}
