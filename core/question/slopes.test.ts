@@ -58,6 +58,7 @@ const SLOPES: readonly (readonly [f: string, at: number, slope: number | null])[
   ["ln(x)", 2, 0.5],
   ["x + 0 ln(x)", -1, null],
   ["x + 0 / x", 0, null],
+  ["(x - x)^(-2) - 2x", 0, null],
   ["x log10(x) / log10(x)", 1, null],
   // At an end of what it is defined for, one side is all there is.
   ["x^1.5", 0, 0],

@@ -1,5 +1,6 @@
 import { BROKEN, EMPTY, ENTIRE, Enclosure, NOTHING, PARTIAL } from "../interval";
 import {
+  dependsOnVariable,
   differentiate,
   isZeroNumber,
   parts,
@@ -45,11 +46,10 @@ const SMOOTH_NAMES: ReadonlySet<string> = new Set("exp sin cos tan atan sinh cos
 
 /** Whether the derivative by the usual rules has its value wherever the function has a slope, and nowhere else. */
 function holdsEverywhere(e: Expression, definition: Lookup): boolean {
+  if (e.kind === "number" || e.kind === "variable") return true;
+  // 0 · u is dropped where a product is differentiated, and with it what u has no value at.
+  if (dependsOnVariable(e) && isZeroNumber(differentiate(e))) return false;
   switch (e.kind) {
-    case "number":
-    case "variable":
-      return true;
-    // 0 · u is dropped where a product is differentiated, and with it what u has no value at.
     case "multiply":
     case "divide":
       if (isZeroNumber(e.a) || isZeroNumber(e.b)) return false;
