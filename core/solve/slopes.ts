@@ -1,5 +1,5 @@
-import { isZero, ratio, rationalOfDouble } from "../numeric";
-import { compileNumber, dependsOnVariable, differentiate, exactNumber, type Expression } from "../formula";
+import { isZero, keep, ratio, rationalOfDouble, rationalText, spend, stepsCounted } from "../numeric";
+import { compileNumber, dependsOnVariable, differentiate, exactNumber, keyOf, type Expression } from "../formula";
 import { exactRational } from "./constant";
 import { inline } from "./inline";
 import { limitAt } from "./limits";
@@ -107,13 +107,29 @@ function all(values: readonly ValueAt[]): "one" | "apart" | "open" {
   return rest.some(isApart) ? "apart" : "open";
 }
 
+/** Slopes at single inputs that are kept for one case; the oldest go first. */
+const MOST = 2000;
+
 /** The functions of a case, with the slopes that functions with corners have at single inputs. */
 export class CaseFunctions extends FunctionTable {
+  private readonly known = new Map<string, { readonly slope: Slope; readonly steps: number }>();
+
+  /** What was told before is told again, and counts as much work as it was (`foundOnce.ts`). */
   override slopeAt(e: Expression, spot: Spot): Slope {
-    return slopeAt(e, spot, this);
+    if (!spot.rational) return slopeAt(e, spot, this);
+    const key = `${rationalText(spot.rational)} ${keyOf(e)}`;
+    const before = this.known.get(key);
+    if (before) {
+      spend(before.steps);
+      return before.slope;
+    }
+    const start = stepsCounted();
+    const slope = slopeAt(e, spot, this);
+    keep(this.known, MOST, key, { slope, steps: stepsCounted() - start });
+    return slope;
   }
   override slopeNumberAt(e: Expression, x: number): number {
-    const slope = slopeAt(e, spotOfRational(rationalOfDouble(x)), this);
+    const slope = this.slopeAt(e, spotOfRational(rationalOfDouble(x)));
     return typeof slope === "string" ? NaN : compileNumber(slope, this.number)(x);
   }
 }
