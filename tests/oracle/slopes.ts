@@ -3,14 +3,16 @@ import { RANGES, questions, through } from "./cases";
 import { plus, randomFormula, randomPieces, type Measured, type Plain } from "./plain";
 import type { World } from "./world";
 
-/** How far beside an input a function is looked at, relative to the input or to 1; and how much closer then. */
+/** How far beside an input a function is looked at, relative to the input or to 1; how much closer, and closest. */
 const BESIDE = 2 ** -14;
-const CLOSER = 4;
+const [CLOSER, CLOSEST] = [4, 2 ** 24];
+/** What rises more than this is not looked at. */
+const STEEPEST = 1e6;
 
 const LOST: Measured = { v: NaN, off: Infinity };
 
 /**
- * A slope by differences of plain values on both sides, far and close. Lost where a side has no value, or where the
+ * A slope by differences of plain values on both sides, ever closer. Lost where a side has no value, or where the
  * sides do not come to one another as they are looked at closer: there is a corner, or one is near.
  */
 const slopeOf = (f: Plain): Plain => ({
@@ -20,18 +22,21 @@ const slopeOf = (f: Plain): Plain => ({
     const own = at(0);
     if (own.off !== Infinity && Number.isNaN(own.v)) return own;
     const h = BESIDE * Math.max(1, Math.abs(x.v));
-    const [far, close] = [h, h / CLOSER].map((step) => {
+    const [far, close, closest] = [h, h / CLOSER, h / CLOSEST].map((step) => {
       const [before, after] = [at(-step), at(step)];
       return {
         right: (after.v - own.v) / step,
         left: (own.v - before.v) / step,
         off: (before.off + own.off + after.off) / step,
       };
-    }) as [Sides, Sides];
+    }) as [Sides, Sides, Sides];
     const off = far.off + close.off;
     const [apart, closer] = [far, close].map((s) => Math.abs(s.right - s.left)) as [number, number];
     if (!(off < Infinity) || !(closer <= apart / 2 + off)) return LOST;
-    const [coarse, fine] = [far, close].map((s) => (s.left + s.right) / 2) as [number, number];
+    const [coarse, fine, finest] = [far, close, closest].map((s) => (s.left + s.right) / 2) as [number, number, number];
+    // A stair of fine steps looks like a slope from afar, and one of very fine steps from close by.
+    if (Math.abs(fine) > STEEPEST) return LOST;
+    if (!(Math.abs(fine - finest) <= Math.abs(fine) / 100 + Math.abs(fine - coarse) + closest.off)) return LOST;
     return { v: fine, off: 4 * Math.abs(fine - coarse) + 4 * off + Math.abs(fine) * 1e-9 };
   },
 });
