@@ -152,3 +152,33 @@ describe("questions about a slope", () => {
     expect(found).toMatchObject({ status: "found", complete: true, solutions: [{ at: 0, value: 0 }] });
   });
 });
+
+describe("a given for a wanted slope", () => {
+  // By hand: k/x, 2kx + 1/x, −1/(k − x) where k > x, k/(2√x), k or 0 on either side of the corner k = 20.
+  it.each([
+    ["k ln(x)", 5, 1, [5], true],
+    ["k x^2 + ln(x)", 5, 3, [0.28], true],
+    ["ln(k - x)", 5, -1, [6], true],
+    ["ln(k - x)", 5, 1, [], true],
+    ["k sqrt(x)", 4, 3, [12], true],
+    ["max(k x, 100)", 5, 30, [30], false],
+    ["sqrt(max(k - x, 0))", 5, 1, [], false],
+  ] as const)("%s at %d: %d", (text, at, value, solutions, complete) => {
+    const document: CaseFile = {
+      format: "pasear-case",
+      version: 1,
+      title: "Slopes",
+      givens: [{ name: "k", value: 2 }],
+      variables: [{ name: "x", from: 1, to: 20 }],
+      functions: [
+        { name: "f", of: "x", by: { kind: "formula", text } },
+        { name: "s", of: "x", by: { kind: "slope", function: "f" } },
+      ],
+    };
+    const q: Question = { id: "q", ask: "given", given: "k", range: [0, 50], function: "s", at, value };
+    const found = answer(q, buildModel(document), () => null);
+    const status = solutions.length > 0 ? "found" : complete ? "none" : "unsettled";
+    expect(found).toMatchObject({ status, complete, solutions: solutions.map((k) => ({ at: k })) });
+    if (!complete) expect(found.message).toMatch(/^Not settled: what slope there is where a corner or a root lies/);
+  });
+});

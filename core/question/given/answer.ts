@@ -9,13 +9,24 @@ import {
   type Expression,
   type NumberFunction,
 } from "../../formula";
-import { compareSpots, exactRational, findRoots, inline, type FunctionTable, type Root, type Spot } from "../../solve";
+import {
+  compareSpots,
+  exactRational,
+  findRoots,
+  inline,
+  type FunctionTable,
+  type Piece,
+  type Root,
+  type Spot,
+} from "../../solve";
+import type { Rational } from "../../numeric";
 import { UNKNOWN_GIVEN, buildModel } from "../../model";
 import type { GivenFinding, SecondWay, Solution } from "../finding";
 import { plainEvaluation } from "../common/secondWay";
 import { Refusal, numberOf, showSpot, type Asking } from "../common/asking";
 import { residualScale, worst } from "../common/confirm";
 import { exactShown } from "../common/exactShown";
+import { slopeOfGiven } from "./slopeOfGiven";
 import { isWholeRange, openMessage, told, toldOpen } from "../common/stretches";
 
 /** The value of a given for a wanted output: the given becomes the unknown, the input a number. */
@@ -24,7 +35,7 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
   const range = rangeOf(asking);
   const at = asking.amount(q.at, "the input");
   const level = asking.amount(q.value, "the wanted value");
-  const { body, table } = inGiven(asking, at);
+  const { body, table, isWhole } = inGiven(asking, at);
   const e = subtract(body, numberOf(level));
   const search = findRoots(e, table, range, asking.work);
   const [first] = search.everywhere;
@@ -33,8 +44,8 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
   return {
     ask: "given",
     ...asking.answered({ from: range.from.at, to: range.to.at }),
-    status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 ? "unsettled" : "none",
-    complete: search.open.length === 0,
+    status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 || !isWhole ? "unsettled" : "none",
+    complete: search.open.length === 0 && isWhole,
     solutions: search.roots.map((r) => solutionOf(r, level.at)),
     stretches: search.everywhere.map(told),
     open: search.open.map(toldOpen),
@@ -42,7 +53,11 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
     at: at.at,
     level: level.at,
     secondWay: evaluated(search.roots, compileNumber(e, table.number)),
-    message: search.open.length > 0 && isFound ? openMessage(search.open, q.given) : null,
+    message: isWhole
+      ? search.open.length > 0 && isFound
+        ? openMessage(search.open, q.given)
+        : null
+      : `Not settled: what slope there is where a corner or a root lies at ${asking.variable.name} = ${showSpot(at)}.`,
   };
 }
 
@@ -63,8 +78,15 @@ export function rangeOf(asking: Asking<QuestionOf<"given">>): { readonly from: S
   return { from, to };
 }
 
+interface InGiven {
+  readonly body: Expression;
+  readonly table: FunctionTable;
+  /** false where the function may have values besides those of the formula: slopes at corners and roots */
+  readonly isWhole: boolean;
+}
+
 /** The function at a fixed input as a formula of the given. @throws Refusal where that cannot be had */
-export function inGiven(asking: Asking<QuestionOf<"given">>, at: Spot): { body: Expression; table: FunctionTable } {
+export function inGiven(asking: Asking<QuestionOf<"given">>, at: Spot): InGiven {
   const { q, model, name } = asking;
   const { functions, table } = buildModel(model.source, q.given);
   if (functions.get(name)?.trouble !== null)
@@ -73,15 +95,15 @@ export function inGiven(asking: Asking<QuestionOf<"given">>, at: Spot): { body: 
         `number can, in a reading, the end of a piece or of a range. Vary ${q.given} by its ` +
         "track instead.",
     );
-  const body = inUnknown(inline(call(name, 0, numberOf(at)), table), table);
-  if (!body)
+  const found = inUnknown(inline(call(name, 0, numberOf(at)), table), table);
+  if (!found)
     throw new Refusal(
       `${name} is made in a way (pieces or a running total) that cannot be solved for ` +
         `${q.given} here; vary ${q.given} by its track instead.`,
     );
-  if (!dependsOnVariable(body))
+  if (!dependsOnVariable(found.body))
     throw new Refusal(`${name} at ${asking.variable.name} = ${showSpot(at)} does not depend on ${q.given}.`);
-  return { body, table };
+  return found;
 }
 
 const solutionOf = (r: Root, level: number): Solution => ({
@@ -105,31 +127,36 @@ const evaluated = (roots: readonly Root[], left: NumberFunction): SecondWay | nu
     }),
   );
 
+/** @returns the piece that holds at an input */
+const pieceAt = (pieces: readonly Piece[], fixed: Rational): Piece | undefined =>
+  pieces.find(
+    (p) =>
+      (!p.from || fixed.compare(p.from) > 0 || (p.closedFrom && fixed.compare(p.from) === 0)) &&
+      (!p.to || fixed.compare(p.to) < 0 || (p.closedTo && fixed.compare(p.to) === 0)),
+  );
+
 /**
  * The unknown given in place of the variable, all calls at fixed inputs written out; null where pieces or totals stand
  * in the way.
  */
-function inUnknown(e: Expression, table: FunctionTable): Expression | null {
-  let fails = false;
+function inUnknown(e: Expression, table: FunctionTable): InGiven | null {
+  let [fails, isWhole] = [false, true];
   const go = (x: Expression): Expression => {
     if (x.kind === "number" && x.within === UNKNOWN_GIVEN) return VARIABLE;
-    if (x.kind === "call") {
-      const input = go(x.a);
-      const d = table.definition(x.name, x.order);
-      const fixed = dependsOnVariable(input) ? null : exactRational(input);
-      if (d?.kind === "pieces" && fixed) {
-        const piece = d.pieces.find(
-          (p) =>
-            (!p.from || fixed.compare(p.from) > 0 || (p.closedFrom && fixed.compare(p.from) === 0)) &&
-            (!p.to || fixed.compare(p.to) < 0 || (p.closedTo && fixed.compare(p.to) === 0)),
-        );
-        if (piece) return go(inline(substitute(piece.expression, exactNumber(fixed)), table));
-      }
-      fails = true;
-      return x;
+    if (x.kind !== "call") return rebuild(x, go);
+    const d = table.definition(x.name, x.order);
+    const input = go(x.a);
+    const fixed = dependsOnVariable(input) ? null : exactRational(input);
+    const piece = d?.kind === "pieces" && fixed && pieceAt(d.pieces, fixed);
+    if (piece) return go(inline(substitute(piece.expression, exactNumber(fixed)), table));
+    const slope = d?.kind === "slope" && fixed ? slopeOfGiven(d, exactNumber(fixed), table) : null;
+    if (slope) {
+      isWhole &&= slope.isWhole;
+      return go(slope.body);
     }
-    return rebuild(x, go);
+    fails = true;
+    return x;
   };
-  const out = go(e);
-  return fails ? null : out;
+  const body = go(e);
+  return fails ? null : { body, table, isWhole };
 }

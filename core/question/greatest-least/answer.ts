@@ -15,7 +15,7 @@ import { readingOf } from "../../model";
 import type { BestFinding, FindingStretch, Solution, WholeReading } from "../finding";
 import { goldenSection } from "../common/secondWay";
 import { bestWhole, type BestWhole } from "../common/whole";
-import { short, type Asking } from "../common/asking";
+import type { Asking } from "../common/asking";
 import { exactShown, readable } from "../common/exactShown";
 import { isWholeRange, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
@@ -44,7 +44,6 @@ export function best(asking: BestAsking): BestFinding {
     status: "none",
     complete: true,
     bound: toldBound(found.bound),
-    message: unattained(asking, found.bound, sense),
   };
 }
 
@@ -79,17 +78,6 @@ function wholesOf(asking: Asking, found: OptimumSearch, sense: 1 | -1): BestWhol
 }
 
 const toldBound = (b: Bound): BestFinding["bound"] => ({ value: b.value, at: b.at, side: b.side });
-
-function unattained(asking: Asking, b: Bound, sense: 1 | -1): string {
-  const word = sense > 0 ? "greatest" : "least";
-  const x = asking.variable.name;
-  const where = b.at !== null ? ` near ${x} = ${short(b.at)}` : ` as ${x} ${b.side > 0 ? "grows" : "falls"}`;
-  if (b.value === null)
-    return `${asking.name} has no ${word} value: it ${sense > 0 ? "grows" : "falls"} without bound${where}.`;
-  return (
-    `${asking.name} has no ${word} value: it comes ever closer to ${short(b.value)}` + `${where}, but does not take it.`
-  );
-}
 
 /** Between the whole inputs a function may do what it likes; the best of them is still the answer. */
 function wholeOnly(asking: BestAsking, wholes: BestWhole, bound: Bound | null): BestFinding {
