@@ -9,7 +9,7 @@ const IDLE = 75_000;
 
 export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook("request", ({ node }) => {
-    const { server } = node.req.socket as { server?: Server };
+    const server = node.req.socket.server as Server | null;
     if (server && server.keepAliveTimeout < IDLE) server.keepAliveTimeout = IDLE;
   });
 });
