@@ -182,3 +182,37 @@ describe("a given for a wanted slope", () => {
     if (!complete) expect(found.message).toMatch(/^Not settled: what slope there is where a corner or a root lies/);
   });
 });
+
+describe("the slope of a running total", () => {
+  // What is summed, but where that jumps; sin in exp leaves no antiderivative in closed form.
+  it.each([
+    ["floor(x)", 2, null],
+    ["floor(x)", 2.5, 2],
+    ["floor(x) exp(sin(x))", 2, null],
+    ["floor(x) exp(sin(x))", 1.5, Math.exp(Math.sin(1.5))],
+    ["abs(x - 2) exp(sin(x))", 2, 0],
+    ["exp(sin(x)) / sqrt(abs(x - 2))", 2, null],
+    ["step(x - 2)", 2, null],
+  ] as const)("over %s at %d: %s", (text, at, slope) => {
+    const document: CaseFile = {
+      format: "pasear-case",
+      version: 1,
+      title: "Slopes",
+      variables: [{ name: "x", from: 0, to: 5 }],
+      functions: [
+        { name: "f", of: "x", by: { kind: "formula", text } },
+        { name: "t", of: "x", by: { kind: "total", function: "f", from: 0 } },
+        { name: "s", of: "x", by: { kind: "slope", function: "t" } },
+      ],
+    };
+    const model = buildModel(document);
+    for (const q of [
+      { ask: "value", function: "s", at },
+      { ask: "rate", function: "t", at },
+    ]) {
+      const found = answer({ id: "q", ...q } as Question, model, () => null);
+      expect([q.ask, found.status, found.complete]).toEqual([q.ask, slope === null ? "none" : "found", true]);
+      if (slope !== null) expect((found as { value: number }).value).toBeCloseTo(slope, 9);
+    }
+  });
+});

@@ -14,8 +14,10 @@ import {
   wholeNumber,
   type Expression,
 } from "../formula";
+import { mapParts } from "../formula/build";
 import { breakingParts, replacePart } from "./breaking";
 import type { Because, CellPart, Part, Range } from "./parts";
+import { inline } from "./inline";
 import { noteNeighbours } from "./neighbours";
 import { spotOfRational } from "./spot";
 import { constantSign } from "./terms";
@@ -90,11 +92,12 @@ export function slopedParts(
   node: Call,
   of: Derivative,
 ): Part[] {
-  const within = (sub: CellPart, slope: Expression | null): Part[] =>
-    slope
-      ? // Where a formula is smooth, its derivative is too: nothing in it is looked at again.
-        on.settle(replaced(sub, node, slope), new Set([...cleared, ...breakingParts(slope)]))
-      : on.settle(without(sub, node), cleared);
+  const within = (sub: CellPart, slope: Expression | null): Part[] => {
+    if (!slope) return on.settle(without(sub, node), cleared);
+    // Where a formula is smooth, its derivative is too: nothing in it is looked at again but what a total sums.
+    const smooth = new Set([...cleared, ...breakingParts(slope)]);
+    return on.settle(replaced(sub, node, withSummed(slope, on.table)), smooth);
+  };
   const inner = differentiate(node.a);
   if (!dependsOnVariable(inner) && constantSign(inner)) {
     // Along a line the function of the line is taken apart; its slope is that of the function times the line's.
@@ -116,6 +119,16 @@ export function slopedParts(
     const f = inside.formulas[signs.filter((sign) => sign > 0).length]!;
     return within(sub, f && substitute(differentiate(f), node.a));
   });
+}
+
+/** A derivative in which what is summed stands for the slopes of totals: so it is wherever the totals are smooth. */
+export function withSummed(e: Expression, table: FunctionTable): Expression {
+  if (e.kind === "call" && e.order === 1) {
+    const total = table.definition(e.name);
+    if (total?.kind === "closures")
+      return inline(e.a.kind === "variable" ? total.slope : substitute(total.slope, e.a), table);
+  }
+  return mapParts(e, (part) => withSummed(part, table));
 }
 
 /** A called function taken apart: where it changes, and the formula it has before, between and after these places. */

@@ -19,8 +19,9 @@ type Lookup = (name: string, order: number) => Definition | null;
 /** The slope of a function that is defined like this. */
 export function slopeDefinition(below: Definition, of: Derivative, definition: Lookup): Definition {
   switch (below.kind) {
+    // A total has the slope of what is summed, but where that jumps.
     case "closures":
-      return { kind: "expression", expression: below.slope };
+      return { kind: "slope", of, rule: { kind: "expression", expression: below.slope } };
     case "slope":
       return { kind: "slope", of, rule: byRule(below.rule) };
     case "pieces":

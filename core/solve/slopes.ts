@@ -1,6 +1,7 @@
 import { isZero, keep, ratio, rationalOfDouble, rationalText, spend, stepsCounted } from "../numeric";
-import { compileNumber, dependsOnVariable, differentiate, exactNumber, keyOf, type Expression } from "../formula";
+import { compileNumber, dependsOnVariable, differentiate, exactNumber, keyOf, same, type Expression } from "../formula";
 import { exactRational } from "./constant";
+import { withSummed } from "./calledParts";
 import { inline } from "./inline";
 import { limitAt } from "./limits";
 import { partition } from "./partition";
@@ -29,7 +30,11 @@ export function slopeAt(e: Expression, at: Spot, table: FunctionTable): Slope {
   if (around.kind === "cell") return around.formulas[0] ? differentiate(around.formulas[0]) : "none";
   const own = valueAt(e, at, table);
   if (own.kind !== "value") return own.kind;
-  const sides = [sideOf(around.left, at, -1, table), sideOf(around.right, at, 1, table)].filter((s) => s !== null);
+  const written = inline(e, table);
+  const sides = [sideOf(around.left, at, -1, table), sideOf(around.right, at, 1, table)]
+    .filter((s) => s !== null)
+    // A smooth formula that is the whole one joins with itself, as a running total does.
+    .map((s) => (same(s.formula, written) ? { ...s, value: own } : s));
   return sides.length === 0 ? "none" : agreed(own, sides);
 }
 
@@ -52,6 +57,7 @@ function takenApart(e: Expression, at: Spot, table: FunctionTable): CellPart | N
 
 /** What a function and its slope come to from one side. */
 interface Side {
+  readonly formula: Expression;
   readonly value: ValueAt;
   readonly slope: ValueAt;
 }
@@ -61,13 +67,17 @@ function sideOf(cell: CellPart, at: Spot, side: 1 | -1, table: FunctionTable): S
   const [f] = cell.formulas;
   if (!f) return null;
   const slope = sloping(f, cell, side, table);
-  return { value: comesTo(f, at, side, table), slope: slope ? comesTo(slope, at, side, table) : { kind: "open" } };
+  return {
+    formula: f,
+    value: comesTo(f, at, side, table),
+    slope: slope ? comesTo(slope, at, side, table) : { kind: "open" },
+  };
 }
 
 /** The derivative of a smooth formula just beside a place; null where it is not known. */
 function sloping(f: Expression, cell: CellPart, side: 1 | -1, table: FunctionTable): Expression | null {
   const slope = differentiate(f);
-  const written = inline(slope, table);
+  const written = withSummed(slope, table);
   // Only a running total is still called in a cell; its slope is what is summed, which may jump at the place.
   if (written === slope) return slope;
   const parts = partition([written], table, cell);
@@ -101,7 +111,7 @@ function all(values: readonly ValueAt[]): "one" | "apart" | "open" {
   if (values.some((v) => v.kind === "none")) return "apart";
   if (values.some((v) => v.kind === "open")) return "open";
   const [first, ...rest] = values as [Known, ...Known[]];
-  if (rest.every((v) => areEqualValues(first, v))) return "one";
+  if (rest.every((v) => v === first || areEqualValues(first, v))) return "one";
   const isApart = (v: Known) =>
     v.lo > first.hi || v.hi < first.lo || (v.exact && first.exact && !isZero(v.exact.sub(first.exact)));
   return rest.some(isApart) ? "apart" : "open";

@@ -95,7 +95,10 @@ export class FunctionTable {
           d.pieces.map((p) => compileEnclosure(p.expression, this.enclosure)),
         );
       case "slope":
-        return slopeEnclosure(this.enclosureOf(d.rule), this.enclosure(d.of.name, d.of.order));
+        // Where a total has a value is known of its cells; to sum anew for every box would take too long.
+        return this.definition(d.of.name, d.of.order)?.kind === "closures"
+          ? this.enclosureOf(d.rule)
+          : slopeEnclosure(this.enclosureOf(d.rule), this.enclosure(d.of.name, d.of.order));
     }
   };
 
