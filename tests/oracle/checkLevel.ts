@@ -97,8 +97,10 @@ export function checkMultiply(
   w: World,
   c: Chance,
 ): string | null {
-  const level = plainly(value)(start) * factor;
-  if (!Number.isFinite(level)) return null;
+  const first = value(start);
+  const level = first.v * factor;
+  // What is wanted is known as well as where the counting starts.
+  if (!Number.isFinite(level) || first.off > 1e-9 * Math.max(1, Math.abs(first.v))) return null;
   const at = f.solutions[0]?.at ?? f.stretches[0]?.from ?? Infinity;
   if (f.solutions[0]) {
     const here = sampleAt(value, at);
