@@ -11,18 +11,21 @@ const PIECES: By = {
     { text: "5 - x", from: 2, to: 3, ends: "[]" },
   ],
 };
+/** A case of functions of x on a range. */
+const caseOf = (functions: Record<string, string | By>, from: number, to: number): CaseFile => ({
+  format: "pasear-case",
+  version: 1,
+  title: "Slopes",
+  givens: [{ name: "k", value: 2 }],
+  variables: [{ name: "x", from, to }],
+  functions: Object.entries(functions).map(([name, by]) => ({
+    name,
+    of: "x",
+    by: typeof by === "string" ? { kind: "formula", text: by } : by,
+  })),
+});
 function asked(f: string | By, q: Record<string, unknown>) {
-  const document: CaseFile = {
-    format: "pasear-case",
-    version: 1,
-    title: "Slopes",
-    variables: [{ name: "x", from: -2, to: 3 }],
-    functions: [
-      { name: "f", of: "x", by: typeof f === "string" ? { kind: "formula", text: f } : f },
-      { name: "s", of: "x", by: { kind: "slope", function: "f" } },
-      { name: "m", of: "x", by: { kind: "formula", text: "f'(1 - x)" } },
-    ],
-  };
+  const document = caseOf({ f, s: { kind: "slope", function: "f" }, m: "f'(1 - x)" }, -2, 3);
   return answer({ id: "q", ...q } as Question, buildModel(document), () => null);
 }
 
@@ -136,16 +139,7 @@ describe("questions about a slope", () => {
     });
   });
   it("a slope of a slope stands on the slope, not on the rule", () => {
-    const document: CaseFile = {
-      format: "pasear-case",
-      version: 1,
-      title: "Slopes",
-      variables: [{ name: "x", from: -2, to: 3 }],
-      functions: [
-        { name: "f", of: "x", by: { kind: "formula", text: "x^2 abs(x)" } },
-        { name: "c", of: "x", by: { kind: "formula", text: "f''(x)" } },
-      ],
-    };
+    const document = caseOf({ f: "x^2 abs(x)", c: "f''(x)" }, -2, 3);
     // (x²|x|)'' = 6|x|
     const model = buildModel(document);
     const found = answer({ id: "q", ask: "least", function: "c" }, model, () => null);
@@ -163,18 +157,11 @@ describe("a given for a wanted slope", () => {
     ["k sqrt(x)", 4, 3, [12], true],
     ["max(k x, 100)", 5, 30, [30], false],
     ["sqrt(max(k - x, 0))", 5, 1, [], false],
+    // What does not depend on the input is no corner of it: √k/x, and 1/x − 2/(k² x³).
+    ["sqrt(k) ln(x)", 5, 1, [25], true],
+    ["ln(x) + (k x)^(-2)", 1, 0.5, [2], true],
   ] as const)("%s at %d: %d", (text, at, value, solutions, complete) => {
-    const document: CaseFile = {
-      format: "pasear-case",
-      version: 1,
-      title: "Slopes",
-      givens: [{ name: "k", value: 2 }],
-      variables: [{ name: "x", from: 1, to: 20 }],
-      functions: [
-        { name: "f", of: "x", by: { kind: "formula", text } },
-        { name: "s", of: "x", by: { kind: "slope", function: "f" } },
-      ],
-    };
+    const document = caseOf({ f: text, s: { kind: "slope", function: "f" } }, 1, 20);
     const q: Question = { id: "q", ask: "given", given: "k", range: [0, 50], function: "s", at, value };
     const found = answer(q, buildModel(document), () => null);
     const status = solutions.length > 0 ? "found" : complete ? "none" : "unsettled";
@@ -194,17 +181,15 @@ describe("the slope of a running total", () => {
     ["exp(sin(x)) / sqrt(abs(x - 2))", 2, null],
     ["step(x - 2)", 2, null],
   ] as const)("over %s at %d: %s", (text, at, slope) => {
-    const document: CaseFile = {
-      format: "pasear-case",
-      version: 1,
-      title: "Slopes",
-      variables: [{ name: "x", from: 0, to: 5 }],
-      functions: [
-        { name: "f", of: "x", by: { kind: "formula", text } },
-        { name: "t", of: "x", by: { kind: "total", function: "f", from: 0 } },
-        { name: "s", of: "x", by: { kind: "slope", function: "t" } },
-      ],
-    };
+    const document = caseOf(
+      {
+        f: text,
+        t: { kind: "total", function: "f", from: 0 },
+        s: { kind: "slope", function: "t" },
+      },
+      0,
+      5,
+    );
     const model = buildModel(document);
     for (const q of [
       { ask: "value", function: "s", at },

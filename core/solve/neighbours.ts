@@ -15,8 +15,9 @@ const known = new WeakMap<Spot, readonly (readonly [Expression, Neighbours])[]>(
 export function noteNeighbours(e: Expression, parts: readonly Part[]): void {
   parts.forEach((p, i) => {
     const [left, right] = [parts[i - 1], parts[i + 1]];
-    if (p.kind === "place" && left?.kind === "cell" && right?.kind === "cell")
-      known.set(p.spot, [...(known.get(p.spot) ?? []), [e, { kind: "place", left, right }]]);
+    if (p.kind !== "place" || left?.kind !== "cell" || right?.kind !== "cell") return;
+    const others = (known.get(p.spot) ?? []).filter(([of]) => !same(of, e));
+    known.set(p.spot, [...others, [e, { kind: "place", left, right }]]);
   });
 }
 

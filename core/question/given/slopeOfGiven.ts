@@ -1,6 +1,6 @@
 import { wholeNumber } from "../../formula/numbers";
 import { call, substitute } from "../../formula/build";
-import { VARIABLE, parts, type Expression } from "../../formula";
+import { VARIABLE, dependsOnVariable, parts, wholeExponent, type Expression } from "../../formula";
 import {
   breakingParts,
   constantSign,
@@ -39,11 +39,14 @@ export function slopeOfGiven(
   };
 }
 
-const LOGARITHMS: ReadonlySet<string> = new Set(["ln", "log10", "log2", "tan"]);
+/** Functions with neither corner nor root. */
+const SMOOTH: ReadonlySet<string> = new Set(["ln", "log10", "log2", "tan"]);
 
 /** Whether the rules hold for a part wherever it has a value: it is no corner or root, or is none for any given. */
 function isSmoothAt(part: Expression, input: Expression, table: FunctionTable): boolean {
-  if (part.kind === "divide" || (part.kind === "apply" && LOGARITHMS.has(part.name))) return true;
+  if (!dependsOnVariable(part) || part.kind === "divide") return true;
+  if (part.kind === "apply" && SMOOTH.has(part.name)) return true;
+  if (part.kind === "power" && wholeExponent(part.b) !== null) return true;
   if (part.kind === "call" || isStair(part) || holdsUnknown(part)) return false;
   return splittersOf(part, table).every((u) => constantSign(substitute(u, input)));
 }
