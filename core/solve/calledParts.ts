@@ -1,4 +1,3 @@
-import { rationalOfDouble } from "../numeric";
 import { EMPTY, Enclosure } from "../interval";
 import {
   VARIABLE,
@@ -16,12 +15,13 @@ import {
 } from "../formula";
 import { mapParts } from "../formula/build";
 import { breakingParts, replacePart } from "./breaking";
-import type { Because, CellPart, Part, Range } from "./parts";
+import { place, type Because, type CellPart, type Part, type Range } from "./parts";
 import { inline } from "./inline";
 import { noteNeighbours } from "./neighbours";
-import { spotOfRational } from "./spot";
+import { compareSpots, type Spot } from "./spot";
 import { constantSign } from "./terms";
 import type { Definition, Derivative, FunctionTable } from "./table";
+import { spotOfDouble, totalDomain, type TotalStretch } from "./totalDomain";
 import { hullOf, innerPoints } from "./zerosIn";
 
 type Call = Expression & { kind: "call" };
@@ -57,20 +57,16 @@ const openPart = (cell: CellPart): Part[] => [{ kind: "open", ...hullOf(cell) }]
 /** Longest called function that is looked into without being written out. */
 const MAX_CALLED_SIZE = 4000;
 
-/**
- * A running total is smooth between the places of what is summed; a function too long to write out, where nothing in it
- * breaks.
- */
+/** A function too long to write out is smooth where nothing in it breaks. */
 export function calledParts(
   on: Splitting,
   cell: CellPart,
   cleared: ReadonlySet<Expression>,
   node: Call,
-  d: Definition & { kind: "expression" | "closures" },
+  d: Definition & { kind: "expression" },
 ): Part[] {
-  const inside = d.kind === "closures" ? d.slope : d.expression;
-  if (d.kind === "expression" && size(inside, MAX_CALLED_SIZE + 1) > MAX_CALLED_SIZE) return openPart(cell);
-  const own = calledInside(on, cell, node.a, inside, 0);
+  if (size(d.expression, MAX_CALLED_SIZE + 1) > MAX_CALLED_SIZE) return openPart(cell);
+  const own = calledInside(on, cell, node.a, d.expression, 0);
   if (!own || own.formulas.includes(null)) return openPart(cell);
   return on.bySigns(cell, own.borders, "break", (sub) => {
     const has = innerPoints(sub).some((x) => {
@@ -79,6 +75,63 @@ export function calledParts(
     });
     return has ? on.settle(sub, new Set(cleared).add(node)) : openPart(sub);
   });
+}
+
+/** A running total is smooth between the places of what is summed, as far as it has a value. */
+export function summedParts(
+  on: Splitting,
+  cell: CellPart,
+  cleared: ReadonlySet<Expression>,
+  node: Call,
+  d: Definition & { kind: "closures" },
+): Part[] {
+  const reach = compileEnclosure(node.a, on.table.enclosure)(new Enclosure(hullOf(cell).lo, hullOf(cell).hi));
+  if (reach.flags & EMPTY) return openPart(cell);
+  const isAlong = node.a.kind === "variable";
+  const inputs = isAlong ? cell : { from: spotOfDouble(reach.lo), to: spotOfDouble(reach.hi) };
+  const stretches = totalDomain(d.slope, d.from, inputs, (e, range) => on.parts(e, range), on.table);
+  if (!stretches) return openPart(cell);
+  const within = (sub: CellPart, { state }: TotalStretch): Part[] => {
+    if (state === "open") return openPart(sub);
+    return state === "has" ? on.settle(sub, new Set(cleared).add(node)) : on.settle(without(sub, node), cleared);
+  };
+  if (isAlong) return cutAlong(on, cell, stretches, within);
+  const wanted = stretches.filter((s) => (s.from?.lo ?? -Infinity) <= reach.hi && (s.to?.hi ?? Infinity) >= reach.lo);
+  const borders: Expression[] = [];
+  for (const { from } of wanted.slice(1)) {
+    if (!from?.exact) return openPart(cell);
+    borders.push(subtract(node.a, from.exact.expression));
+  }
+  return on.bySigns(cell, borders, "break", (sub, signs) =>
+    signs.includes(0) ? openPart(sub) : within(sub, wanted[signs.filter((sign) => sign > 0).length]!),
+  );
+}
+
+/** A cell cut at the places between stretches; all of it is open where one cannot be told from an end of the cell. */
+function cutAlong(
+  on: Splitting,
+  cell: CellPart,
+  stretches: readonly TotalStretch[],
+  within: (sub: CellPart, stretch: TotalStretch) => Part[],
+): Part[] {
+  const out: Part[] = [];
+  for (const stretch of stretches) {
+    const from = inner(cell.from, stretch.from, 1, on.table);
+    const to = inner(cell.to, stretch.to, -1, on.table);
+    const order = from && to ? compareSpots(from, to, on.table) : from === undefined || to === undefined ? null : -1;
+    if (order === null) return openPart(cell);
+    if (order !== -1) continue;
+    if (out.length > 0 && from) out.push(place(from, "break"));
+    out.push(...within({ ...cell, from: from ?? null, to: to ?? null }, stretch));
+  }
+  return out;
+}
+
+/** Of two ends the one further in; null where there is none, undefined where that could not be told. */
+function inner(a: Spot | null, b: Spot | null, side: 1 | -1, table: FunctionTable): Spot | null | undefined {
+  if (!a || !b) return a ?? b;
+  const order = compareSpots(a, b, table);
+  return order === null ? undefined : order * side >= 0 ? a : b;
 }
 
 /** How far beyond the inputs that a function is called with it is looked at, so that none of them is an end. */
@@ -148,10 +201,9 @@ function calledInside(on: Splitting, cell: CellPart, u: Expression, e: Expressio
   const { lo, hi } = hullOf(cell);
   const reach = compileEnclosure(u, on.table.enclosure)(new Enclosure(lo, hi));
   if (reach.flags & EMPTY) return null;
-  const end = (x: number) => (Number.isFinite(x) ? spotOfRational(rationalOfDouble(x)) : null);
   const borders: Expression[] = [];
   const formulas: (Expression | null)[] = [];
-  for (const p of on.parts(e, { from: end(reach.lo - room), to: end(reach.hi + room) })) {
+  for (const p of on.parts(e, { from: spotOfDouble(reach.lo - room), to: spotOfDouble(reach.hi + room) })) {
     if (p.kind === "cell") formulas.push(p.formulas[0]!);
     else if (p.kind !== "place") return null;
     else if (p.because !== "range") {

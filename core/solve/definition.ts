@@ -22,12 +22,15 @@ export interface Derivative {
 export type Definition =
   | { readonly kind: "expression"; readonly expression: Expression }
   | { readonly kind: "pieces"; readonly pieces: readonly Piece[] }
-  /** ready-made closures (a running total of a function without an antiderivative in closed form) and its slope */
+  /** ready-made closures: a running total of a function without an antiderivative in closed form */
   | {
       readonly kind: "closures";
       readonly number: NumberFunction;
       readonly enclosure: EnclosureFunction;
+      /** what is summed */
       readonly slope: Expression;
+      /** from where */
+      readonly from: Rational;
     }
   /**
    * The slope of a function with corners, roots, logarithms or pieces. The usual rules do not give it everywhere: they

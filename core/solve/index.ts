@@ -5,6 +5,7 @@ export type { Attained, Best, Bound, Flat } from "./taken";
 export { findBest, turningParts, type OptimumSearch } from "./optima";
 export { whereRelation, leastOf, type Leader, type LeaderSearch, type Relation, type RelationSearch } from "./signs";
 export { integrate, type Integral } from "./integrate";
+export { UNKNOWN, stretchTotal, type StretchTotal } from "./stretchTotal";
 export { breakingParts, isStair, splittersOf } from "./breaking";
 export { inline, inlineByRule } from "./inline";
 export { MAX_STEPS, newWork, partition, refine, type Work } from "./partition";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { call, expressionText } from "../formula";
-import { poly } from "../numeric";
+import { poly, ratio } from "../numeric";
 import { inline } from "./inline";
 import { piecesOf } from "./pieces.fixture";
 import { polynomialExpression } from "./polynomialExpression";
@@ -17,6 +17,7 @@ table.define("F", {
   number: (x) => x,
   enclosure: (x) => new Enclosure(x.lo, x.hi),
   slope: formulaOf("1"),
+  from: ratio(0),
 });
 table.define("long", { kind: "expression", expression: formulaOf(Array(200).fill("sin(x)").join(" + ")) });
 const written = (e: Parameters<typeof inline>[0]) => expressionText(inline(e, table), "x");

@@ -6,10 +6,12 @@ import { PI, encloseRational, exactNumber, wholeNumber } from "../formula/number
 import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
 import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
 import { exactRational } from "./constant";
+import { inline } from "./inline";
 import { MARGIN, grows, isNought, vanishes, type Term } from "./growth";
 import { rationalForm } from "./rationalForm";
 import { clearDenominators, signed, termsOf } from "./terms";
 import type { FunctionTable } from "./table";
+import { totalTerm } from "./totalTerm";
 
 const ONE_EXPRESSION = wholeNumber(1);
 const UNIT = point(1);
@@ -24,7 +26,7 @@ export class Leading {
 
   constructor(
     private readonly approach: Approach,
-    table: FunctionTable,
+    private readonly table: FunctionTable,
   ) {
     this.logarithm = -Math.log(approach.delta);
     this.terms = new TermAlgebra(approach.delta);
@@ -76,9 +78,20 @@ export class Leading {
       }
       case "apply":
         return this.applied(e);
+      case "call":
+        return this.called(e);
       default:
         return null;
     }
+  }
+
+  /** A running total, by what it sums. */
+  private called(e: Expression & { kind: "call" }): Term | null {
+    const total = this.table.definition(e.name, e.order);
+    if (total?.kind !== "closures" || e.a.kind !== "variable") return null;
+    return totalTerm(total, this.approach, (summed, approach) =>
+      new Leading(approach, this.table).of(inline(summed, this.table)),
+    );
   }
 
   // ---- sums ------------------------------------------------------------------------------------------------

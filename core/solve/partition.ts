@@ -13,7 +13,7 @@ import { isStair, nextBreaking, resolveBreaking, splittersOf, type Breaking } fr
 import { inline } from "./inline";
 import { compareSpots, spotOfRational, type Spot } from "./spot";
 import { constantSign } from "./terms";
-import { calledParts, replaced, slopedParts, without, type Splitting } from "./calledParts";
+import { calledParts, replaced, slopedParts, summedParts, without, type Splitting } from "./calledParts";
 import type { FunctionTable } from "./table";
 import { branchAt, constantValue } from "./valueAt";
 import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch, type ZerosIn } from "./zerosIn";
@@ -100,7 +100,8 @@ class Partitioner implements Splitting {
     if (node.kind === "call") {
       const d = this.table.definition(node.name, node.order);
       if (d?.kind === "slope") return slopedParts(this, cell, cleared, node, d.of);
-      if (d && d.kind !== "pieces") return calledParts(this, cell, cleared, node, d);
+      if (d?.kind === "closures") return summedParts(this, cell, cleared, node, d);
+      if (d?.kind === "expression") return calledParts(this, cell, cleared, node, d);
     }
     const because = node.kind === "call" ? "piece" : "break";
     return this.bySigns(cell, splittersOf(node, this.table), because, (sub, signs) => {

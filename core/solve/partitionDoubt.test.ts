@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { call, compileNumber, differentiate, type Expression } from "../formula";
 import { Enclosure } from "../interval";
-import { denominator, numerator } from "../numeric";
+import { denominator, numerator, ratio } from "../numeric";
 import { openStairs } from "./openStairs";
 import { newWork, partition, refine } from "./partition";
 import type { Part, Range } from "./parts";
@@ -17,7 +17,7 @@ table.define("v", { kind: "pieces", pieces: piecesOf("0 [ x^2 ) 2", "2 [ 6 - x ]
 table.define("f", { kind: "expression", expression: formulaOf("abs(x - 1)") });
 table.define("s", { kind: "expression", expression: formulaOf("x^2 + 1") });
 /** Running totals: of x³ everywhere, of 1/x from 1 on to both sides, of |x| with its bend at 0. */
-const total = (text: string, number: (x: number) => number, from = -Infinity) =>
+const total = (text: string, number: (x: number) => number, start: number, from = -Infinity) =>
   ({
     kind: "closures",
     number,
@@ -26,15 +26,16 @@ const total = (text: string, number: (x: number) => number, from = -Infinity) =>
         ? new Enclosure(-Infinity, Infinity, 2)
         : new Enclosure(Math.min(number(x.lo), number(x.hi)), Math.max(number(x.lo), number(x.hi))),
     slope: formulaOf(text) as Expression,
+    from: ratio(start),
   }) as const;
 table.define(
   "F",
-  total("x^3", (x) => x ** 4 / 4),
+  total("x^3", (x) => x ** 4 / 4, 0),
 );
-table.define("L", total("1/x", Math.log, 0));
+table.define("L", total("1/x", Math.log, 1, 0));
 table.define(
   "A",
-  total("abs(x - 1)", (x) => ((x - 1) * Math.abs(x - 1)) / 2),
+  total("abs(x - 1)", (x) => ((x - 1) * Math.abs(x - 1)) / 2, 1),
 );
 
 /** Places by their input, cells by what each formula is worth in the middle, `–` where it has no value. */
@@ -66,7 +67,7 @@ describe("functions of a case are taken apart by what they are made of", () => {
     ["A", "x", "0 … 2", "0 (-0.125) 1 (0.125) 2"],
     ["A", "x - 2", "2 … 4", "2 (-0.125) 3 (0.125) 4"],
     // where what is summed has no value, nothing is told of the total
-    ["L", "x", "-1 … 3", "open -1 to 0 (0.405465) 3"],
+    ["L", "x", "-1 … 3", "-1 (–) 0 (0.405465) 3"],
     ["u", "x", "0 … 1", "0 (–) 1"],
   ])("%s(%s) on %s: %s", (name, input, range, wanted) =>
     expect(taken(called(name, input), rangeOf(range))).toBe(wanted),

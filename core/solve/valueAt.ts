@@ -7,6 +7,7 @@ import { mayBreak } from "./breaking";
 import { inline } from "./inline";
 import type { FunctionTable } from "./table";
 import { Chooser } from "./chooser";
+import { withoutNothing } from "./withoutNothing";
 import { type ValueAt, NONE, OPEN, rationalValue, valueOf } from "./value";
 
 /** What a function by pieces, kinks and stairs is worth at a spot, every branch chosen by a proven sign. */
@@ -15,7 +16,7 @@ export function valueAt(e: Expression, spot: Spot, table: FunctionTable): ValueA
   if (p) return rationalValue(poly.valueAt(p, spot.rational!));
   const there = new Chooser(spot, table).branch(inline(e, table));
   if (there === "none") return NONE;
-  return there === "open" ? OPEN : valueOf(there, spot, table);
+  return there === "open" ? OPEN : valueOf(withoutNothing(there), spot, table);
 }
 
 /** The branch of a function that holds at a spot, free of kinks, stairs and pieces. */

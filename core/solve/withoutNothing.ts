@@ -1,21 +1,40 @@
 import { exactNumber, isZeroNumber, wholeNumber } from "../formula/numbers";
-import { mapParts } from "../formula/build";
-import { Noted, dependsOnVariable, type Expression } from "../formula";
+import { add, mapParts } from "../formula/build";
+import { Noted, dependsOnVariable, same, type Expression } from "../formula";
 import { ratio, type Rational } from "../numeric";
 import { rationalForm } from "./rationalForm";
+import { signed, termsOf, type SignedTerm } from "./terms";
 
 const memo = new Noted<Expression>();
 
+/** Longer sums are not searched for what falls out. */
+const MOST_TERMS = 40;
+
 /**
- * A formula without its parts that come to nothing: 0 · u is 0, and a quotient of polynomials that cancels is a
- * number. Only for formulas that are known to have a value throughout: elsewhere the part that is dropped may have
- * none.
+ * A formula without its parts that come to nothing: 0 · u is 0, f − (f + x) is −x, and a quotient of polynomials
+ * that cancels is a number. Only for formulas that are known to have a value throughout: elsewhere the part that is
+ * dropped may have none.
  */
 export function withoutNothing(e: Expression): Expression {
   if (!dependsOnVariable(e)) return e;
   const known = memo.get(e);
   if (known) return known;
-  return memo.set(e, reduced(mapParts(e, withoutNothing)));
+  const shorter = withoutOpposites(e);
+  return memo.set(e, shorter ? withoutNothing(shorter) : reduced(mapParts(e, withoutNothing)));
+}
+
+/** A sum without the terms that stand there with both signs; null where none do. */
+function withoutOpposites(e: Expression): Expression | null {
+  if (e.kind !== "add" && e.kind !== "subtract") return null;
+  const terms = termsOf(e);
+  if (terms.length > MOST_TERMS) return null;
+  const left: SignedTerm[] = [];
+  for (const t of terms) {
+    const opposite = left.findIndex((other) => other.sign !== t.sign && same(other.term, t.term));
+    if (opposite < 0) left.push(t);
+    else left.splice(opposite, 1);
+  }
+  return left.length < terms.length ? left.map(signed).reduce((a, b) => add(a, b), wholeNumber(0)) : null;
 }
 
 function reduced(e: Expression): Expression {

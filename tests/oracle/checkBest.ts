@@ -47,7 +47,8 @@ function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string 
   const isAbove = (y: number) => y > last + 1e-3 * Math.max(1, Math.abs(last));
   // Beside 0 doubles go much closer: a logarithm may show there alone that it grows. A pole between poles may be
   // narrower than all of these: the closest doubles tell.
-  const closest = at === 0 ? side(280) : signed([at * (1 - 4e-16), at * (1 + 4e-16)]);
+  const beside = [1e-13, 1e-14, 1e-15, 4e-16].flatMap((share) => [at * (1 - share), at * (1 + share)]);
+  const closest = at === 0 ? side(280) : signed(beside);
   if (closest.some(isAbove)) return null;
   // Beside a great number, growth as slow as a root's is not seen at all.
   const isFlat = Math.abs(last) < GREAT && [a, b].every((y) => Math.abs(y - last) <= 1e-3 * Math.abs(last));

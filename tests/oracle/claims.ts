@@ -4,6 +4,7 @@ import { checkBest } from "./checkBest";
 import { checkLevel, checkMultiply, checkReadings, checkWhere } from "./checkLevel";
 import type { Chance } from "../shared/chance";
 import { inputs, isInStretch, isNearEnd, less, marksOf, plainly, sampleAt } from "./sampling";
+import type { Measured } from "./plain";
 import type { Contradiction, Value, World } from "./world";
 
 /** The first value found that contradicts a finding called complete; null where none does. */
@@ -87,9 +88,12 @@ function gradedSum(value: (x: number) => number, end: number): number {
   return sum / count;
 }
 
+/** A value that is known well enough to be summed; lost where rounding is a good part of it. */
+const closely = (m: Measured): Measured => (m.off > 1e-3 * Math.max(1, Math.abs(m.v)) ? { ...m, off: Infinity } : m);
+
 /** Middle sums on two grids: only where both agree well is there something to hold against a total. */
 function checkTotal(f: FullFinding, measured: Value, a: number, b: number, by: number): string | null {
-  const value = plainly(measured);
+  const value = plainly((x) => closely(measured(x)));
   if (f.value === null) {
     if (f.status !== "none" || !/has no value/.test(f.message ?? "")) return null;
     // A stretch without value may be narrow: it is looked for all along, and ever closer to the place that is told.
@@ -109,7 +113,7 @@ function checkTotal(f: FullFinding, measured: Value, a: number, b: number, by: n
   if (steep !== undefined && steep !== 0) return null;
   if (steep === 0) {
     const graded = gradedSum(value, a === 0 ? b : a) / by;
-    return Math.abs(graded - f.value) <= 1e-2 * Math.max(1, Math.abs(graded))
+    return !Number.isFinite(graded) || Math.abs(graded - f.value) <= 1e-2 * Math.max(1, Math.abs(graded))
       ? null
       : `${graded} by sums that grow finer towards 0, told as ${f.value}`;
   }

@@ -1,13 +1,13 @@
 import { poly, ratio, rationalOfDouble, toDouble, type Polynomial, type Rational } from "../../numeric";
-import { EMPTY, Enclosure, NOTHING, PARTIAL, iv } from "../../interval";
+import { BROKEN, EMPTY, Enclosure, NOTHING, iv } from "../../interval";
 import type { Expression } from "../../formula";
 import {
-  integrate,
+  UNKNOWN,
   polynomialExpression,
-  spotOfRational,
+  stretchTotal,
   type FunctionTable,
-  type Integral,
   type Piece,
+  type StretchTotal,
 } from "../../solve";
 import type { ModelVariable } from "../model";
 
@@ -50,76 +50,108 @@ export function totalPieces(
   });
 }
 
-/** Cells of the table a running total is read from. */
-const TOTAL_CELLS = 256;
+/** Stretches that the range of a total is parted into. */
+const STRETCHES = 32;
 
-/** Cells added up one by one; what lies further away is not known. */
-const MOST_CELLS = 20_000;
+/** Stretches added up one by one; what lies further away is not known. */
+const MOST_STRETCHES = 2_000;
 
-/** What may be any number, or none: work that was given up proves nothing. */
-const UNKNOWN = new Enclosure(-Infinity, Infinity, PARTIAL);
-
-/** What a sum is known to lie in; nothing only where it provably does not exist. */
-const boundsOf = (sum: Integral): Enclosure =>
-  sum.ok ? new Enclosure(sum.low, sum.high) : sum.reason === "work" ? UNKNOWN : NOTHING;
-
-/** ∫ f from `from` to x for any f: proven sums up to grid points, and a bound of f times the rest of the way. */
+/** ∫ f from `from` to x for any f: the sums over whole stretches, and over the last up to x. */
 export function runningTotal(
   e: Expression,
   table: FunctionTable,
   from: Rational,
   variable: ModelVariable | undefined,
 ): { number: (x: number) => number; enclosure: (x: Enclosure) => Enclosure } {
-  const memo = new Map<number, Enclosure>();
   const width = variable?.from && variable.to ? toDouble(variable.to.sub(variable.from)) : 16;
-  const cell = rationalOfDouble(2 ** Math.round(Math.log2(Math.max(width, LEAST_WIDTH) / TOTAL_CELLS)));
-  const start = toDouble(from);
-  const inner = table.enclosure;
-  const knot = (k: number): Enclosure => {
-    const known = memo.get(k);
-    if (known) return known;
-    if (k === 0) return new Enclosure(0, 0);
-    const side = Math.sign(k);
-    // Fill up from 0 so that no recursion goes deep.
-    let sum = new Enclosure(0, 0);
-    for (let j = side; ; j += side) {
-      const have = memo.get(j);
-      if (have) sum = have;
-      else {
-        const a = from.add(cell.mul(ratio(j - side)));
-        const piece = integrate(e, table, spotOfRational(a), spotOfRational(a.add(cell.mul(ratio(side)))));
-        sum = iv.add(sum, boundsOf(piece));
-        memo.set(j, sum);
-      }
-      if (j === k) return sum;
-    }
-  };
-  const cellWidth = toDouble(cell);
-  const value = (x: number): Enclosure => {
-    const k = Math.round((x - start) / cellWidth);
-    if (!(Math.abs(k) <= MOST_CELLS)) return UNKNOWN;
-    const edge = from.add(cell.mul(ratio(k)));
-    const rest = integrate(e, table, spotOfRational(edge), spotOfRational(rationalOfDouble(x)));
-    return iv.add(knot(k), boundsOf(rest));
-  };
-  const f = call0(e, inner);
+  const total = new Total(e, table, from, 2 ** Math.round(Math.log2(Math.max(width, LEAST_WIDTH) / STRETCHES)));
+  const f = e.kind === "call" ? table.enclosure(e.name, e.order) : () => NOTHING;
   return {
     number: (x) => {
-      const v = value(x);
+      const v = total.upTo(x);
       return v.flags & EMPTY ? NaN : v.lo + (v.hi - v.lo) / 2;
     },
     enclosure: (x) => {
       if (x.flags & EMPTY || !Number.isFinite(x.lo) || !Number.isFinite(x.hi))
         return x.flags & EMPTY ? NOTHING : new Enclosure(-Infinity, Infinity);
-      if (x.lo === x.hi) return value(x.lo);
+      if (x.lo === x.hi) return total.upTo(x.lo);
+      const slope = f(x);
+      // What only rises, or only falls, takes its bounds at the ends.
+      if (!slope.flags && (slope.lo >= 0 || slope.hi <= 0)) {
+        const [first, last] = [total.upTo(x.lo), total.upTo(x.hi)];
+        const isKnown = !(first.flags | last.flags);
+        if (isKnown) return slope.lo >= 0 ? new Enclosure(first.lo, last.hi) : new Enclosure(last.lo, first.hi);
+      }
+      // Where what is summed jumps or has no value, its sum is read off on both sides of the place.
+      const narrow = slope.flags ? total.upToAny(x) : null;
+      if (narrow) return narrow;
       const m = x.lo + (x.hi - x.lo) / 2;
-      return iv.add(value(m), iv.multiply(f(x), iv.subtract(x, new Enclosure(m, m))));
+      // Where what is summed jumps, its sum does not.
+      const steepness = new Enclosure(slope.lo, slope.hi, slope.flags & ~BROKEN);
+      return iv.add(total.upTo(m), iv.multiply(steepness, iv.subtract(x, new Enclosure(m, m))));
     },
   };
 }
-function call0(
-  e: Expression,
-  enclosure: (name: string, order: number) => (x: Enclosure) => Enclosure,
-): (x: Enclosure) => Enclosure {
-  return e.kind === "call" ? enclosure(e.name, e.order) : () => NOTHING;
+
+/** The sums of a function from one input on, each stretch taken apart when it is first asked for. */
+class Total {
+  private readonly stretches = new Map<number, StretchTotal>();
+  /** sums up to the left end of a stretch, by its number */
+  private readonly sums = new Map<number, Enclosure>([[0, new Enclosure(0, 0)]]);
+
+  constructor(
+    private readonly e: Expression,
+    private readonly table: FunctionTable,
+    private readonly from: Rational,
+    private readonly width: number,
+  ) {}
+
+  /** ∫ from the start to x */
+  upTo(x: number): Enclosure {
+    const home = this.homeOf(x);
+    if (home === null) return UNKNOWN;
+    const start = this.sumTo(home);
+    return this.end(home).compare(rationalOfDouble(x)) === 0 ? start : iv.add(start, this.stretch(home).upTo(x));
+  }
+
+  /** The same for all inputs of a narrow box, beside places too; null where that is not known. */
+  upToAny(x: Enclosure): Enclosure | null {
+    const home = this.homeOf(x.lo);
+    if (home === null || this.homeOf(x.hi) !== home) return null;
+    const rest = this.stretch(home).upToAny(x);
+    return rest && iv.add(this.sumTo(home), rest);
+  }
+
+  /** The stretch an input lies on, by its number; null where that is too far away. */
+  private homeOf(x: number): number | null {
+    const k = Math.floor((x - toDouble(this.from)) / this.width);
+    if (!(Math.abs(k) <= MOST_STRETCHES)) return null;
+    // The double may stand a rounding beside an end of its stretch.
+    const exact = rationalOfDouble(x);
+    return this.end(k).compare(exact) > 0 ? k - 1 : this.end(k + 1).compare(exact) <= 0 ? k + 1 : k;
+  }
+
+  private end(k: number): Rational {
+    return this.from.add(rationalOfDouble(this.width).mul(ratio(k)));
+  }
+  private stretch(k: number): StretchTotal {
+    const known = this.stretches.get(k);
+    if (known) return known;
+    const made = stretchTotal(this.e, this.table, this.end(k), this.end(k + 1));
+    this.stretches.set(k, made);
+    return made;
+  }
+  /** Filled up from the start, so that no recursion goes deep. */
+  private sumTo(k: number): Enclosure {
+    const side = Math.sign(k);
+    let at = k;
+    while (!this.sums.has(at)) at -= side;
+    let sum = this.sums.get(at)!;
+    for (; at !== k; at += side) {
+      const over = this.stretch(side > 0 ? at : at - 1).whole;
+      sum = side > 0 ? iv.add(sum, over) : iv.subtract(sum, over);
+      this.sums.set(at + side, sum);
+    }
+    return sum;
+  }
 }

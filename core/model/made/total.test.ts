@@ -181,7 +181,7 @@ describe("a running total that has no formula", () => {
     const table = new FunctionTable();
     const e = resolve("exp(0 - x)", { variable: "x", givens: new Map(), functions: new Map() } as never).expression!;
     table.define("f", { kind: "expression", expression: e });
-    // Without a range the cells are 16/256 = 1/16 wide, and 20,000 of them are 1,250.
+    // Without a range a stretch is 16/32 = 1/2 wide, and 2,000 of them are 1,000.
     const sums = runningTotal(call("f", 0, VARIABLE), table, ratio(0), undefined);
     expect(sums.number(3)).toBeCloseTo(1 - Math.exp(-3), 9);
     expect(sums.number(2000)).toBeNaN();

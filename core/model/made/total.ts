@@ -49,7 +49,7 @@ function make(by: ByOf<"total">, bench: Bench): Made {
   const exact = polynomialCells(inner, table);
   if (!exact) {
     const sums = runningTotal(inner, table, from, bench.shop.variables.get(bench.of));
-    table.define(bench.name, { kind: "closures", ...sums, slope: inner });
+    table.define(bench.name, { kind: "closures", ...sums, slope: inner, from });
     return { text: `total of ${f.name} from ${said(toDouble(from))}`, latex };
   }
   const pieces = totalPieces(exact.cells, exact.polynomials, from);

@@ -1,0 +1,166 @@
+import { TINY } from "../numeric";
+import { EMPTY, Enclosure, iv } from "../interval";
+import {
+  compileEnclosure,
+  compileNumber,
+  compileSeries,
+  variableSeries,
+  type Expression,
+  type Series,
+} from "../formula";
+import type { FunctionTable } from "./table";
+
+/**
+ * Even a sliver may use this share of the allowed width, so that an edge like that of a square root does not eat all
+ * the work.
+ */
+const LEAST_SHARE = 1 / 1024;
+/** Halvings after which a cell is a sliver, and after which it is taken as it is. */
+const SLIVER = 30;
+const MAX_DEPTH = 40;
+/** Order of the series; even, so that the rest keeps its sign. */
+const ORDER = 16;
+
+/** Cells left for all of one integral. */
+export interface Room {
+  cells: number;
+}
+
+/** A stretch over which ∫ f is known from its start to any input of it. */
+export interface Leaf {
+  readonly lo: number;
+  readonly hi: number;
+  /** over all of it */
+  readonly sum: Enclosure;
+  /** @param x  between lo and hi */
+  upTo(x: number): Enclosure;
+}
+
+/**
+ * A smooth stretch cut into leaves: with c the middle of one, ∑ a_k ∫ (x − c)^k over the k below the order, a_k the
+ * Taylor coefficients at c; and last the coefficient over the whole leaf, which holds the rest. What is too wide is
+ * halved.
+ * @param relTol  wanted width of the sum of all, relative to the size of what is summed
+ * @returns  near: where it takes more cells than there is room for
+ */
+export function leavesOf(
+  e: Expression,
+  table: FunctionTable,
+  a: number,
+  b: number,
+  relTol: number,
+  room: Room,
+): Leaf[] | { readonly near: number } {
+  const f = compileEnclosure(e, table.enclosure);
+  const series = compileSeries(e, table.series);
+  const size = scaleOf(e, table, a, b, relTol);
+  const stack: [number, number, number][] = [[a, b, 0]];
+  const leaves: Leaf[] = [];
+  while (stack.length > 0) {
+    const [lo, hi, depth] = stack.pop()!;
+    if (--room.cells < 0) return { near: lo };
+    const m = lo + (hi - lo) / 2;
+    const box = new Enclosure(lo, hi);
+    const rest = series(variableSeries(box, ORDER))?.[ORDER];
+    const isKnown = rest && Number.isFinite(rest.lo) && Number.isFinite(rest.hi);
+    // At an edge of the domain, and beside an upright tangent, a crude bound over a sliver is enough.
+    const crude = depth > SLIVER ? sliverOf(f(box), lo, hi) : null;
+    if (isKnown) {
+      const left = iv.subtract(new Enclosure(lo, lo), new Enclosure(m, m));
+      const right = iv.subtract(new Enclosure(hi, hi), new Enclosure(m, m));
+      const error = iv.multiply(rest, moment(left, right, ORDER));
+      const isNarrow = widthOf(error) <= relTol * size * Math.max((hi - lo) / (b - a), LEAST_SHARE);
+      if (!isNarrow && crude && widthOf(crude.sum) < widthOf(error)) {
+        leaves.push(crude);
+        continue;
+      }
+      const middle = isNarrow || depth > MAX_DEPTH ? series(variableSeries(new Enclosure(m, m), ORDER - 1)) : null;
+      if (middle) {
+        leaves.push(new SeriesLeaf(lo, hi, m, middle, rest));
+        continue;
+      }
+    } else if (depth > SLIVER) {
+      if (!crude) return { near: m };
+      leaves.push(crude);
+      continue;
+    }
+    stack.push([m, hi, depth + 1], [lo, m, depth + 1]);
+  }
+  return leaves;
+}
+
+const widthOf = (v: Enclosure): number => v.hi - v.lo;
+const pointAt = (x: number): Enclosure => new Enclosure(x, x);
+
+/** A leaf by the series about m; m as a double may lie a rounding away from the true middle, so odd powers are kept. */
+class SeriesLeaf implements Leaf {
+  readonly sum: Enclosure;
+  private start: Enclosure | null = null;
+
+  constructor(
+    readonly lo: number,
+    readonly hi: number,
+    private readonly m: number,
+    private readonly middle: Series,
+    private readonly rest: Enclosure,
+  ) {
+    const [left, right] = [this.fromMiddle(lo), this.fromMiddle(hi)];
+    let sum = iv.multiply(rest, moment(left, right, ORDER));
+    for (let k = 0; k < ORDER; k++) sum = iv.add(sum, iv.multiply(middle[k]!, moment(left, right, k)));
+    this.sum = sum;
+  }
+
+  private fromMiddle(x: number): Enclosure {
+    return iv.subtract(pointAt(x), pointAt(this.m));
+  }
+  /** ∑ a_k t^(k+1) / (k + 1) */
+  private primitive(t: Enclosure): Enclosure {
+    let sum = new Enclosure(0, 0);
+    for (let k = ORDER - 1; k >= 0; k--) sum = iv.add(iv.divide(this.middle[k]!, pointAt(k + 1)), iv.multiply(sum, t));
+    return iv.multiply(sum, t);
+  }
+
+  upTo(x: number): Enclosure {
+    if (x === this.lo) return new Enclosure(0, 0);
+    if (x === this.hi) return this.sum;
+    const left = this.fromMiddle(this.lo);
+    const here = this.fromMiddle(x);
+    this.start ??= this.primitive(left);
+    const main = iv.subtract(this.primitive(here), this.start);
+    return iv.add(main, iv.multiply(this.rest, moment(left, here, ORDER)));
+  }
+}
+
+/** A sliver by nothing but the bounds of the values on it; null where there are none. */
+function sliverOf(values: Enclosure, lo: number, hi: number): Leaf | null {
+  if (values.flags & EMPTY || !Number.isFinite(values.lo) || !Number.isFinite(values.hi)) return null;
+  const bounds = new Enclosure(values.lo, values.hi);
+  const upTo = (x: number) => iv.multiply(bounds, iv.subtract(pointAt(x), pointAt(lo)));
+  return { lo, hi, sum: upTo(hi), upTo };
+}
+
+/** ∫ x^k from `left` to `right`. */
+const moment = (left: Enclosure, right: Enclosure, k: number): Enclosure =>
+  iv.divide(iv.subtract(iv.integerPower(right, k + 1), iv.integerPower(left, k + 1)), new Enclosure(k + 1, k + 1));
+
+/** Rounding widens the bounds of single values by this much and more; a sum cannot be known better than its terms. */
+const ROUNDINGS = 64;
+/**
+ * What is summed is about this large, in y-unit · x-unit; where terms cancel, not less than what rounding leaves of
+ * them at the wanted width.
+ */
+export function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): number {
+  const f = compileNumber(e, table.number);
+  const bounds = compileEnclosure(e, table.enclosure);
+  let most = 0;
+  for (let i = 0; i <= 32; i++) {
+    const x = a + ((b - a) * i) / 32;
+    const v = Math.abs(f(x));
+    if (Number.isFinite(v) && v > most) most = v;
+    if (i % 8 !== 4) continue;
+    const { lo, hi, flags } = bounds(new Enclosure(x, x));
+    const left = ((hi - lo) * ROUNDINGS) / relTol;
+    if (!flags && Number.isFinite(left) && left > most) most = left;
+  }
+  return Math.max(most * (b - a), TINY);
+}

@@ -1,0 +1,61 @@
+import { ONE, ZERO, isZero, signOf, toDouble, type Rational } from "../numeric";
+import { Enclosure, containsZero, iv } from "../interval";
+import { divide, encloseRational, exactNumber, type Expression } from "../formula";
+import { negate } from "../formula/build";
+import type { Definition } from "./definition";
+import type { Approach } from "./directTerms";
+import { MARGIN, type Term } from "./growth";
+import { isUsable, point } from "./termAlgebra";
+
+/** How much further away a total begins than it is looked at, so that what it starts with counts for little. */
+const FURTHER = 2 ** 12;
+/** Most that t may be, so that ln(1/t) is above e. */
+const MOST_DELTA = 1 / 16;
+
+/**
+ * The leading term of a running total that grows without bound beside a place, or far out. With y = 1/t, what is
+ * summed lies in c·y^k, so that from Y = 1/Δ on the total is K ± c (y^q − Y^q)/q with q = k − 1 (far out k + 1), or
+ * K ± c ln(y/Y) where that is 0.
+ * @param leadingOf  the leading term of what is summed, on (0, Δ]
+ * @returns null where the total stays bounded, or its term is not known
+ */
+export function totalTerm(
+  total: Definition & { kind: "closures" },
+  approach: Approach,
+  leadingOf: (summed: Expression, approach: Approach) => Term | null,
+): Term | null {
+  const { spot, side, delta } = approach;
+  const wide = delta * FURTHER;
+  if (wide > MOST_DELTA) return null;
+  const summed = leadingOf(total.slope, { ...approach, delta: wide });
+  if (!summed || summed.w || !isZero(summed.s) || containsZero(summed.c)) return null;
+  const start = spot
+    ? iv.add(new Enclosure(spot.lo, spot.hi), point(side * wide))
+    : iv.divide(point(side), point(wide));
+  const before = total.enclosure(start);
+  if (!isUsable(before)) return null;
+  const order = spot ? summed.r.neg().sub(ONE) : ONE.sub(summed.r);
+  const isRising = spot ? side < 0 : side > 0;
+  if (signOf(order) < 0) return null;
+  const grown = isRising ? summed.c : iv.negate(summed.c);
+  const lead = summed.lead && (isRising ? summed.lead : negate(summed.lead));
+  if (signOf(order) === 0) return { c: logarithmic(grown, before, delta, wide), r: ZERO, s: ONE, w: null, lead };
+  const c = algebraic(grown, before, order, delta, wide);
+  return { c, r: order.neg(), s: ZERO, w: null, lead: lead && divide(lead, exactNumber(order)) };
+}
+
+/** What c (y^q − Y^q)/q + K is of y^q, for every y from 1/δ on. */
+function algebraic(c: Enclosure, before: Enclosure, q: Rational, delta: number, wide: number): Enclosure {
+  const order = toDouble(q);
+  const missed = (delta / wide) ** order * MARGIN;
+  const share = new Enclosure(1 - missed, 1);
+  const rest = new Enclosure(0, delta ** order * MARGIN + Number.MIN_VALUE);
+  return iv.add(iv.divide(iv.multiply(c, share), encloseRational(q)), iv.multiply(before, rest));
+}
+
+/** What c ln(y/Y) + K is of ln(y), for every y from 1/δ on. */
+function logarithmic(c: Enclosure, before: Enclosure, delta: number, wide: number): Enclosure {
+  const missed = (Math.log(wide) / Math.log(delta)) * MARGIN;
+  const rest = new Enclosure(0, MARGIN / -Math.log(delta));
+  return iv.add(iv.multiply(c, new Enclosure(1 - missed, 1)), iv.multiply(before, rest));
+}
