@@ -6,7 +6,7 @@ import { endIntegral } from "./endIntegral";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
-import { leavesOf, scaleOf, type Room } from "./seriesIntegral";
+import { leavesOf, summedSize, type Room } from "./seriesIntegral";
 import { compareSpots, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { hullOf } from "./zerosIn";
@@ -117,15 +117,22 @@ function cellIntegral(f: Expression, cell: CellPart, table: FunctionTable, room:
   if (typeof head === "string") return { ok: false, reason: head, near: from.at };
   const tail = endIntegral(f, to, -1, width, table);
   if (typeof tail === "string") return { ok: false, reason: tail, near: to.at };
-  // Where the fine bounds cost too much, coarser ones are still proven.
-  const fine = leavesOf(f, table, head.edge, tail.edge, REL_TOL, room);
-  const leaves =
-    "near" in fine
-      ? leavesOf(f, table, head.edge, tail.edge, COARSE_REL_TOL, { cells: room.cells + COARSE_CELLS })
-      : fine;
+  const leaves = middleLeaves(f, table, head.edge, tail.edge, room);
   if ("near" in leaves) return { ok: false, reason: "work", near: leaves.near };
   const middle = leaves.reduce((sum, leaf) => iv.add(sum, leaf.sum), new Enclosure(0, 0));
   const all = iv.add(iv.add(head.sum, middle), tail.sum);
-  const size = scaleOf(f, table, head.edge, tail.edge, COARSE_REL_TOL);
-  return { lo: all.lo, hi: all.hi, size, isImproper: head.isImproper || tail.isImproper };
+  const size = summedSize(f, table, leaves, COARSE_REL_TOL);
+  return { lo: all.lo, hi: all.hi, size, isImproper: head.within !== null || tail.within !== null };
+}
+
+/** Where the fine bounds cost too much, coarser ones are still proven; where most is a spike, they are made finer. */
+function middleLeaves(f: Expression, table: FunctionTable, a: number, b: number, room: Room) {
+  const fine = leavesOf(f, table, a, b, REL_TOL, room);
+  const more = (): Room => ({ cells: room.cells + COARSE_CELLS });
+  if ("near" in fine) return leavesOf(f, table, a, b, COARSE_REL_TOL, more());
+  const size = summedSize(f, table, fine, REL_TOL);
+  const width = fine.reduce((sum, leaf) => sum + (leaf.sum.hi - leaf.sum.lo), 0);
+  if (width <= COARSE_REL_TOL * size) return fine;
+  const finer = leavesOf(f, table, a, b, REL_TOL, more(), size);
+  return "near" in finer ? fine : finer;
 }

@@ -41,6 +41,7 @@ export interface Leaf {
  * Taylor coefficients at c; and last the coefficient over the whole leaf, which holds the rest. What is too wide is
  * halved.
  * @param relTol  wanted width of the sum of all, relative to the size of what is summed
+ * @param size  of what is summed, in y-unit · x-unit
  * @returns  near: where it takes more cells than there is room for
  */
 export function leavesOf(
@@ -50,10 +51,10 @@ export function leavesOf(
   b: number,
   relTol: number,
   room: Room,
+  size: number = scaleOf(e, table, a, b, relTol),
 ): Leaf[] | { readonly near: number } {
   const f = compileEnclosure(e, table.enclosure);
   const series = compileSeries(e, table.series);
-  const size = scaleOf(e, table, a, b, relTol);
   const stack: [number, number, number][] = [[a, b, 0]];
   const leaves: Leaf[] = [];
   while (stack.length > 0) {
@@ -143,24 +144,51 @@ function sliverOf(values: Enclosure, lo: number, hi: number): Leaf | null {
 const moment = (left: Enclosure, right: Enclosure, k: number): Enclosure =>
   iv.divide(iv.subtract(iv.integerPower(right, k + 1), iv.integerPower(left, k + 1)), new Enclosure(k + 1, k + 1));
 
+/** How close to an end it is looked, as powers of two of the whole. */
+const CLOSEST = 40;
 /** Rounding widens the bounds of single values by this much and more; a sum cannot be known better than its terms. */
 const ROUNDINGS = 64;
 /**
- * What is summed is about this large, in y-unit · x-unit; where terms cancel, not less than what rounding leaves of
- * them at the wanted width.
+ * What is summed is at most about this large, in y-unit · x-unit; where terms cancel, not less than what rounding
+ * leaves of them at the wanted width.
  */
-export function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): number {
+function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): number {
   const f = compileNumber(e, table.number);
   const bounds = compileEnclosure(e, table.enclosure);
   let most = 0;
   for (let i = 0; i <= 32; i++) {
     const x = a + ((b - a) * i) / 32;
-    const v = Math.abs(f(x));
-    if (Number.isFinite(v) && v > most) most = v;
-    if (i % 8 !== 4) continue;
-    const { lo, hi, flags } = bounds(new Enclosure(x, x));
-    const left = ((hi - lo) * ROUNDINGS) / relTol;
-    if (!flags && Number.isFinite(left) && left > most) most = left;
+    most = Math.max(most, sizeAt(f(x)), i % 8 === 4 ? roundingAt(bounds(pointAt(x)), relTol) : 0);
+  }
+  // Most of it may lie very close to an end.
+  for (let k = 6; k <= CLOSEST; k += 2) {
+    const step = (b - a) * 2 ** -k;
+    most = Math.max(most, sizeAt(f(a + step)), sizeAt(f(b - step)));
   }
   return Math.max(most * (b - a), TINY);
+}
+
+/** The same once leaves are made: most of what is summed may lie in a few of them, which samples had not met. */
+export function summedSize(e: Expression, table: FunctionTable, leaves: readonly Leaf[], relTol: number): number {
+  const f = compileNumber(e, table.number);
+  const bounds = compileEnclosure(e, table.enclosure);
+  const sizes = leaves.map(({ lo, hi }) => {
+    const [first, middle, last] = [1 / 4, 1 / 2, 3 / 4].map((share) => lo + (hi - lo) * share) as [
+      number,
+      number,
+      number,
+    ];
+    const mean = (sizeAt(f(first)) + sizeAt(f(last))) / 2;
+    return (hi - lo) * Math.max(mean, roundingAt(bounds(pointAt(middle)), relTol));
+  });
+  return Math.max(
+    sizes.reduce((a, b) => a + b, 0),
+    TINY,
+  );
+}
+
+const sizeAt = (y: number): number => (Number.isFinite(y) ? Math.abs(y) : 0);
+function roundingAt({ lo, hi, flags }: Enclosure, relTol: number): number {
+  const left = ((hi - lo) * ROUNDINGS) / relTol;
+  return !flags && Number.isFinite(left) ? left : 0;
 }

@@ -5,8 +5,9 @@ import { findRoots, stretchesWhere, type RootSearch, type Stretch } from "./root
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { constantSign } from "./terms";
-import { areEqualValues, valueAt } from "./valueAt";
+import { signOfValue, valueAt } from "./valueAt";
 import type { ValueAt } from "./value";
+import { withoutNothing } from "./withoutNothing";
 import { hullOf, signIn, zerosIn, type OpenStretch } from "./zerosIn";
 
 export type Relation = "<" | "<=" | ">" | ">=";
@@ -59,17 +60,21 @@ export function leastOf(
   const differences = (cell: CellPart) =>
     pairs.flatMap(([a, b]) => {
       const [f, g] = [cell.formulas[a], cell.formulas[b]];
-      return f && g ? [subtract(f, g)] : [];
+      return f && g ? [withoutNothing(subtract(f, g))] : [];
     });
   const parts = refine(partition(list, table, range, work), table, work, differences);
   const least = parts.map((p, i): Least => {
     if (p.kind === "cell") return leastInCell(p, table, work);
     if (p.kind !== "place") return "open";
     const beside = parts.slice(Math.max(0, i - 1), i + 2).find((q): q is CellPart => q.kind === "cell");
-    const meet = (a: number, b: number) => meetAt(p.spot, beside?.formulas[a], beside?.formulas[b]);
+    const order = (a: number, b: number): -1 | 0 | 1 | null => {
+      if (meetAt(p.spot, beside?.formulas[a], beside?.formulas[b])) return 0;
+      const difference = valueAt(subtract(list[a]!, list[b]!), p.spot, table);
+      return difference.kind === "value" ? signOfValue(difference) : null;
+    };
     return leastAmong(
       list.map((e) => valueAt(e, p.spot, table)),
-      meet,
+      order,
     );
   });
   return {
@@ -87,7 +92,7 @@ function leastInCell(cell: CellPart, table: FunctionTable, work: Work): Least {
   for (const [i, f] of cell.formulas.entries()) {
     if (!f) continue;
     const top = best[0] === undefined ? null : cell.formulas[best[0]]!;
-    const sign = top ? signThroughout(subtract(f, top), cell, table, work) : -1;
+    const sign = top ? signThroughout(withoutNothing(subtract(f, top)), cell, table, work) : -1;
     if (sign === null) return "open";
     if (sign < 0) best = [i];
     else if (sign === 0) best.push(i);
@@ -105,17 +110,20 @@ function meetAt(s: Spot, f: Expression | null | undefined, g: Expression | null 
   return !!f && !!g && s.zeroOf.some((u) => same(u, subtract(f, g)) || same(u, subtract(g, f)));
 }
 
-function leastAmong(values: readonly ValueAt[], meet: (a: number, b: number) => boolean): Least {
+/** @param order  the sign of one value less another, where their bounds do not tell it; null where nothing does */
+function leastAmong(values: readonly ValueAt[], order: (a: number, b: number) => -1 | 0 | 1 | null): Least {
   let best: number[] = [];
   for (const [i, v] of values.entries()) {
     if (v.kind === "open") return "open";
     if (v.kind === "none") continue;
     const top = best[0] === undefined ? null : (values[best[0]] as ValueAt & { kind: "value" });
     if (!top || v.hi < top.lo) best = [i];
-    else if (v.lo > top.hi) continue;
-    else if (meet(i, best[0]!) || areEqualValues(v, top)) best.push(i);
-    else if (v.exact && top.exact) best = v.exact.compare(top.exact) < 0 ? [i] : best;
-    else return "open";
+    else if (v.lo <= top.hi) {
+      const sign = order(i, best[0]!);
+      if (sign === null) return "open";
+      if (sign < 0) best = [i];
+      else if (sign === 0) best.push(i);
+    }
   }
   return best;
 }

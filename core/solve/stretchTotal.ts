@@ -7,7 +7,7 @@ import { partition } from "./partition";
 import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
 import { leavesOf, type Leaf, type Room } from "./seriesIntegral";
-import { spotOfRational } from "./spot";
+import { spotOfRational, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 
 /** ∫ of a function from the start of a stretch to any input of it. */
@@ -111,15 +111,17 @@ function readOver(list: readonly Summed[], x: Enclosure, table: FunctionTable): 
     const rise = iv.multiply(new Enclosure(slope.lo, slope.hi), new Enclosure(0, up(hi - lo)));
     parts.push(iv.add(iv.add(home.before, home.leaf.upTo(lo)), rise));
   }
-  // From the end of one leaf to the place, and from there to the next, what is summed has one sign.
+  // From the end of one leaf to the place, and from there to the next, the sum only rises or only falls.
   for (const i of new Set([first, last])) {
     const [left, right] = [list[i]!, list[i + 1]];
     if (right && x.hi > left.leaf.hi && x.lo < right.leaf.lo)
-      parts.push(iv.add(left.before, left.leaf.sum), left.behind, right.before);
+      parts.push(upToEnd(left), left.behind, right.before, iv.add(right.before, right.leaf.upTo(right.leaf.lo)));
   }
   if (parts.some((p) => p.flags)) return null;
   return new Enclosure(Math.min(...parts.map((p) => p.lo)), Math.max(...parts.map((p) => p.hi)));
 }
+
+const upToEnd = ({ leaf, before }: Summed): Enclosure => iv.add(before, leaf.upTo(leaf.hi));
 
 interface CellLeaves {
   /** what lies before the first leaf, and behind the last */
@@ -140,9 +142,35 @@ function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: R
   const head = endIntegral(f, from, 1, width, table);
   const tail = endIntegral(f, to, -1, width, table);
   if (typeof head === "string" || typeof tail === "string") return null;
-  const leaves = leavesOf(f, table, head.edge, tail.edge, REL_TOL, room);
-  return "near" in leaves ? "work" : { head: head.sum, tail: tail.sum, leaves };
+  const middle = leavesOf(f, table, head.edge, tail.edge, REL_TOL, room);
+  if ("near" in middle) return "work";
+  const nothing = new Enclosure(0, 0);
+  return {
+    head: head.within ? nothing : head.sum,
+    tail: tail.within ? nothing : tail.sum,
+    leaves: [
+      ...(head.within ? [headLeaf(from, head.edge, head.sum, head.within)] : []),
+      ...middle,
+      ...(tail.within ? [tailLeaf(to, tail.edge, tail.sum, tail.within)] : []),
+    ],
+  };
 }
+
+type Within = (distance: Enclosure) => Enclosure;
+/** What lies beside a place from which on a function is summed, without bound there. */
+const headLeaf = ({ lo, hi }: Spot, edge: number, sum: Enclosure, within: Within): Leaf => ({
+  lo: hi,
+  hi: edge,
+  sum,
+  upTo: (x) => within(iv.subtract(new Enclosure(x, x), new Enclosure(lo, hi))),
+});
+/** What lies beside a place up to which a function is summed: all of it, less what is still to come. */
+const tailLeaf = ({ lo, hi }: Spot, edge: number, sum: Enclosure, within: Within): Leaf => ({
+  lo: edge,
+  hi: lo,
+  sum,
+  upTo: (x) => iv.subtract(sum, within(iv.subtract(new Enclosure(lo, hi), new Enclosure(x, x)))),
+});
 
 /** A polynomial between fractions: every sum is exact. */
 class PolynomialLeaf implements Leaf {

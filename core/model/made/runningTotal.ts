@@ -1,6 +1,6 @@
 import { poly, ratio, rationalOfDouble, toDouble, type Polynomial, type Rational } from "../../numeric";
 import { BROKEN, EMPTY, Enclosure, NOTHING, iv } from "../../interval";
-import type { Expression } from "../../formula";
+import { encloseRational, type Expression } from "../../formula";
 import {
   UNKNOWN,
   polynomialExpression,
@@ -95,6 +95,8 @@ export function runningTotal(
 
 /** The sums of a function from one input on, each stretch taken apart when it is first asked for. */
 class Total {
+  private readonly start: number;
+  private readonly ends = new Map<number, { readonly exact: Rational; readonly lo: number; readonly hi: number }>();
   private readonly stretches = new Map<number, StretchTotal>();
   /** sums up to the left end of a stretch, by its number */
   private readonly sums = new Map<number, Enclosure>([[0, new Enclosure(0, 0)]]);
@@ -104,14 +106,18 @@ class Total {
     private readonly table: FunctionTable,
     private readonly from: Rational,
     private readonly width: number,
-  ) {}
+  ) {
+    this.start = toDouble(from);
+  }
 
   /** ∫ from the start to x */
   upTo(x: number): Enclosure {
     const home = this.homeOf(x);
     if (home === null) return UNKNOWN;
     const start = this.sumTo(home);
-    return this.end(home).compare(rationalOfDouble(x)) === 0 ? start : iv.add(start, this.stretch(home).upTo(x));
+    const { exact, lo, hi } = this.end(home);
+    const isStart = x >= lo && x <= hi && exact.compare(rationalOfDouble(x)) === 0;
+    return isStart ? start : iv.add(start, this.stretch(home).upTo(x));
   }
 
   /** The same for all inputs of a narrow box, beside places too; null where that is not known. */
@@ -124,20 +130,31 @@ class Total {
 
   /** The stretch an input lies on, by its number; null where that is too far away. */
   private homeOf(x: number): number | null {
-    const k = Math.floor((x - toDouble(this.from)) / this.width);
+    const k = Math.floor((x - this.start) / this.width);
     if (!(Math.abs(k) <= MOST_STRETCHES)) return null;
     // The double may stand a rounding beside an end of its stretch.
-    const exact = rationalOfDouble(x);
-    return this.end(k).compare(exact) > 0 ? k - 1 : this.end(k + 1).compare(exact) <= 0 ? k + 1 : k;
+    return this.isBefore(x, k) ? k - 1 : this.isBefore(x, k + 1) ? k : k + 1;
+  }
+  /** Whether an input lies before the left end of a stretch. */
+  private isBefore(x: number, k: number): boolean {
+    const { exact, lo, hi } = this.end(k);
+    return x < lo || (x <= hi && rationalOfDouble(x).compare(exact) < 0);
   }
 
-  private end(k: number): Rational {
-    return this.from.add(rationalOfDouble(this.width).mul(ratio(k)));
+  /** The left end of a stretch, as a fraction and between doubles. */
+  private end(k: number): { readonly exact: Rational; readonly lo: number; readonly hi: number } {
+    const known = this.ends.get(k);
+    if (known) return known;
+    const exact = this.from.add(rationalOfDouble(this.width).mul(ratio(k)));
+    const { lo, hi } = encloseRational(exact);
+    const made = { exact, lo, hi };
+    this.ends.set(k, made);
+    return made;
   }
   private stretch(k: number): StretchTotal {
     const known = this.stretches.get(k);
     if (known) return known;
-    const made = stretchTotal(this.e, this.table, this.end(k), this.end(k + 1));
+    const made = stretchTotal(this.e, this.table, this.end(k).exact, this.end(k + 1).exact);
     this.stretches.set(k, made);
     return made;
   }
