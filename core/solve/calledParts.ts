@@ -7,6 +7,7 @@ import {
   differentiate,
   divide,
   isOneNumber,
+  same,
   size,
   substitute,
   subtract,
@@ -91,9 +92,11 @@ export function summedParts(
   const inputs = isAlong ? cell : { from: spotOfDouble(reach.lo), to: spotOfDouble(reach.hi) };
   const stretches = totalDomain(d.slope, d.from, inputs, (e, range) => on.parts(e, range), on.table);
   if (!stretches) return openPart(cell);
+  // The same total may be called more than once: f − (f + x).
+  const alike = cell.formulas.flatMap((f) => (f ? breakingParts(f).filter((part) => same(part, node)) : []));
   const within = (sub: CellPart, { state }: TotalStretch): Part[] => {
     if (state === "open") return openPart(sub);
-    return state === "has" ? on.settle(sub, new Set(cleared).add(node)) : on.settle(without(sub, node), cleared);
+    return state === "has" ? on.settle(sub, new Set([...cleared, ...alike])) : on.settle(without(sub, node), cleared);
   };
   if (isAlong) return cutAlong(on, cell, stretches, within);
   const wanted = stretches.filter((s) => (s.from?.lo ?? -Infinity) <= reach.hi && (s.to?.hi ?? Infinity) >= reach.lo);

@@ -64,6 +64,7 @@ function improperPiece(
 
 /** The same for a distance that may be nothing: for each factor the sum grows with the distance, or falls. */
 function headWithin(term: Term, distance: Enclosure): Enclosure {
+  if (!(distance.hi > 0)) return point(0);
   const far = headIntegral(term, point(distance.hi));
   const near = distance.lo > 0 ? headIntegral(term, point(distance.lo)) : point(0);
   if (!(near instanceof Enclosure) || !(far instanceof Enclosure)) return new Enclosure(-Infinity, Infinity);

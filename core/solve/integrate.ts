@@ -6,7 +6,7 @@ import { endIntegral } from "./endIntegral";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
-import { leavesOf, summedSize, type Room } from "./seriesIntegral";
+import { leavesOf, summedSize, type Leaves, type Room } from "./seriesIntegral";
 import { compareSpots, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { hullOf } from "./zerosIn";
@@ -117,8 +117,10 @@ function cellIntegral(f: Expression, cell: CellPart, table: FunctionTable, room:
   if (typeof head === "string") return { ok: false, reason: head, near: from.at };
   const tail = endIntegral(f, to, -1, width, table);
   if (typeof tail === "string") return { ok: false, reason: tail, near: to.at };
-  const leaves = middleLeaves(f, table, head.edge, tail.edge, room);
-  if ("near" in leaves) return { ok: false, reason: "work", near: leaves.near };
+  // Ends that overlap leave nothing between them that could be summed.
+  if (!(head.edge < tail.edge)) return { ok: false, reason: "work", near: from.at };
+  const { leaves, near } = middleLeaves(f, table, head.edge, tail.edge, room);
+  if (near !== null) return { ok: false, reason: "work", near };
   const middle = leaves.reduce((sum, leaf) => iv.add(sum, leaf.sum), new Enclosure(0, 0));
   const all = iv.add(iv.add(head.sum, middle), tail.sum);
   const size = summedSize(f, table, leaves, COARSE_REL_TOL);
@@ -126,13 +128,13 @@ function cellIntegral(f: Expression, cell: CellPart, table: FunctionTable, room:
 }
 
 /** Where the fine bounds cost too much, coarser ones are still proven; where most is a spike, they are made finer. */
-function middleLeaves(f: Expression, table: FunctionTable, a: number, b: number, room: Room) {
+function middleLeaves(f: Expression, table: FunctionTable, a: number, b: number, room: Room): Leaves {
   const fine = leavesOf(f, table, a, b, REL_TOL, room);
   const more = (): Room => ({ cells: room.cells + COARSE_CELLS });
-  if ("near" in fine) return leavesOf(f, table, a, b, COARSE_REL_TOL, more());
-  const size = summedSize(f, table, fine, REL_TOL);
-  const width = fine.reduce((sum, leaf) => sum + (leaf.sum.hi - leaf.sum.lo), 0);
+  if (fine.near !== null) return leavesOf(f, table, a, b, COARSE_REL_TOL, more());
+  const size = summedSize(f, table, fine.leaves, REL_TOL);
+  const width = fine.leaves.reduce((sum, leaf) => sum + (leaf.sum.hi - leaf.sum.lo), 0);
   if (width <= COARSE_REL_TOL * size) return fine;
   const finer = leavesOf(f, table, a, b, REL_TOL, more(), size);
-  return "near" in finer ? fine : finer;
+  return finer.near === null ? finer : fine;
 }

@@ -78,6 +78,12 @@ export class Leading {
       }
       case "apply":
         return this.applied(e);
+      case "min":
+      case "max": {
+        const difference = this.of(subtract(e.a, e.b));
+        if (!difference || !isDecided(difference)) return null;
+        return this.term(difference.c.hi < 0 === (e.kind === "min") ? e.a : e.b);
+      }
       case "call":
         return this.called(e);
       default:
@@ -175,6 +181,10 @@ export class Leading {
       case "sqrt": {
         const a = this.term(u);
         return a && this.terms.raised(a, ratio(1, 2), false);
+      }
+      case "abs": {
+        const a = this.term(u);
+        return a && isDecided(a) ? (a.c.lo > 0 ? a : this.terms.negated(a)) : null;
       }
       case "cbrt": {
         const a = this.term(u);

@@ -32,8 +32,17 @@ export interface Leaf {
   readonly hi: number;
   /** over all of it */
   readonly sum: Enclosure;
+  /** the sum only rises along it, or only falls, whatever the bounds of what is summed tell */
+  readonly isOneWay?: boolean;
   /** @param x  between lo and hi */
   upTo(x: number): Enclosure;
+}
+
+/** Leaves one after the other from one end, and where they stop for want of room. */
+export interface Leaves {
+  readonly leaves: readonly Leaf[];
+  /** null: nowhere */
+  readonly near: number | null;
 }
 
 /**
@@ -42,7 +51,7 @@ export interface Leaf {
  * halved.
  * @param relTol  wanted width of the sum of all, relative to the size of what is summed
  * @param size  of what is summed, in y-unit · x-unit
- * @returns  near: where it takes more cells than there is room for
+ * @param side  1: from a on, −1: from b on
  */
 export function leavesOf(
   e: Expression,
@@ -52,14 +61,15 @@ export function leavesOf(
   relTol: number,
   room: Room,
   size: number = scaleOf(e, table, a, b, relTol),
-): Leaf[] | { readonly near: number } {
+  side: 1 | -1 = 1,
+): Leaves {
   const f = compileEnclosure(e, table.enclosure);
   const series = compileSeries(e, table.series);
   const stack: [number, number, number][] = [[a, b, 0]];
   const leaves: Leaf[] = [];
   while (stack.length > 0) {
     const [lo, hi, depth] = stack.pop()!;
-    if (--room.cells < 0) return { near: lo };
+    if (--room.cells < 0) return { leaves, near: lo };
     const m = lo + (hi - lo) / 2;
     const box = new Enclosure(lo, hi);
     const rest = series(variableSeries(box, ORDER))?.[ORDER];
@@ -81,13 +91,17 @@ export function leavesOf(
         continue;
       }
     } else if (depth > SLIVER) {
-      if (!crude) return { near: m };
+      if (!crude) return { leaves, near: m };
       leaves.push(crude);
       continue;
     }
-    stack.push([m, hi, depth + 1], [lo, m, depth + 1]);
+    const halves: [number, number, number][] = [
+      [m, hi, depth + 1],
+      [lo, m, depth + 1],
+    ];
+    stack.push(...(side > 0 ? halves : halves.reverse()));
   }
-  return leaves;
+  return { leaves, near: null };
 }
 
 const widthOf = (v: Enclosure): number => v.hi - v.lo;

@@ -1,7 +1,7 @@
 import { poly, rationalOfDouble, type Polynomial, type Rational } from "../numeric";
 import { EMPTY, Enclosure, NOTHING, PARTIAL, iv, up } from "../interval";
 import { compileEnclosure, encloseRational, type Expression } from "../formula";
-import { endIntegral } from "./endIntegral";
+import { endIntegral, type EndPiece } from "./endIntegral";
 import { integrate, type Integral } from "./integrate";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
@@ -10,10 +10,12 @@ import { leavesOf, type Leaf, type Room } from "./seriesIntegral";
 import { spotOfRational, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 
-/** ∫ of a function from the start of a stretch to any input of it. */
+/** ∫ of a function from one end of a stretch to any input of it. */
 export interface StretchTotal {
-  /** over all of it */
+  /** to the other end */
   readonly whole: Enclosure;
+  /** what is summed provably has no value, or no sum, right beside the end that the sums begin at */
+  readonly isNothing: boolean;
   /** @param x  on the stretch */
   upTo(x: number): Enclosure;
   /** The same for all inputs of a narrow box on the stretch, beside places too; null where that is not known. */
@@ -27,57 +29,86 @@ const REL_TOL = 1e-11;
 
 /** What may be any number, or none: work that was given up proves nothing. */
 export const UNKNOWN = new Enclosure(-Infinity, Infinity, PARTIAL);
+const NOUGHT = new Enclosure(0, 0);
 
 /** What a sum is known to lie in; nothing only where it provably does not exist. */
 const boundsOf = (sum: Integral): Enclosure =>
   sum.ok ? new Enclosure(sum.low, sum.high) : sum.reason === "work" ? UNKNOWN : NOTHING;
 
-/** The totals of `e` over a stretch: taken apart once, so that each sum is read off a series. */
-export function stretchTotal(e: Expression, table: FunctionTable, from: Rational, to: Rational): StretchTotal {
-  const leaves = summedLeaves(e, table, from, to);
-  if (leaves === "work") return { whole: UNKNOWN, upTo: () => UNKNOWN, upToAny: () => null };
-  const alone = (end: Rational) => boundsOf(integrate(e, table, spotOfRational(from), spotOfRational(end)));
+/**
+ * The totals of `e` from `near` on, taken apart once, so that each sum is read off a series.
+ * @param far  the other end, on either side
+ */
+export function stretchTotal(e: Expression, table: FunctionTable, near: Rational, far: Rational): StretchTotal {
+  const { list, whole, isNothing, isHard, isCutOff } = summedLeaves(e, table, near, far);
+  // Beyond the last leaf something has no value or no bound: what sum there is, is worked out by itself.
+  const alone = (end: Rational) => boundsOf(integrate(e, table, spotOfRational(near), spotOfRational(end)));
+  const upToAny = (x: Enclosure) => readOver(list, x, table);
   return {
-    whole: leaves?.whole ?? alone(to),
-    upTo: (x) => leaves?.upTo(x) ?? alone(rationalOfDouble(x)),
-    upToAny: (x) => leaves?.upToAny(x) ?? null,
+    whole: whole ?? (isHard && !isCutOff ? UNKNOWN : alone(far)),
+    upTo: (x) => readOff(list, x) ?? upToAny(new Enclosure(x, x)) ?? (isHard ? UNKNOWN : alone(rationalOfDouble(x))),
+    upToAny,
+    isNothing,
   };
 }
 
-/** A leaf, what is summed on it, and the sums of all before it and up to the place behind it. */
+/** A leaf, what is summed on it, and the sums up to where it begins and to the place behind it. */
 interface Summed {
   readonly leaf: Leaf;
   readonly f: Expression;
   readonly before: Enclosure;
-  behind: Enclosure;
+  readonly behind: Enclosure;
 }
 
-/**
- * All leaves of a stretch, one after the other; null where one part of it has no value, or more is to be known of it.
- */
-function summedLeaves(e: Expression, table: FunctionTable, from: Rational, to: Rational) {
+/** Leaves one after the other, as far as what is summed has values and bounds. */
+interface SummedLeaves {
+  readonly list: readonly Summed[];
+  /** the sum of all; null where there is more */
+  readonly whole: Enclosure | null;
+  /** nothing can be summed from the very beginning */
+  readonly isNothing: boolean;
+  /** more takes more leaves than there is room for */
+  readonly isHard: boolean;
+  /** up to the end of a cell nothing can be summed */
+  readonly isCutOff: boolean;
+}
+
+function summedLeaves(e: Expression, table: FunctionTable, near: Rational, far: Rational): SummedLeaves {
+  const isRight = near.compare(far) < 0;
+  const [from, to] = (isRight ? [near, far] : [far, near]).map(spotOfRational) as [Spot, Spot];
+  const parts = partition([e], table, { from, to }).filter((p) => p.kind !== "place");
   const room: Room = { cells: MOST_LEAVES };
   const list: Summed[] = [];
-  let sum = new Enclosure(0, 0);
-  for (const part of partition([e], table, { from: spotOfRational(from), to: spotOfRational(to) })) {
-    if (part.kind === "place") continue;
+  const told = (whole: Enclosure | null, how: Partial<SummedLeaves> = {}): SummedLeaves => ({
+    list: isRight ? list : list.reverse(),
+    whole,
+    isNothing: false,
+    isHard: false,
+    isCutOff: false,
+    ...how,
+  });
+  const joined = (a: Enclosure, b: Enclosure) => (isRight ? iv.add(a, b) : iv.subtract(a, b));
+  let sum = NOUGHT;
+  for (const part of isRight ? parts : parts.reverse()) {
     const f = part.kind === "cell" ? part.formulas[0] : null;
-    const cell = f ? cellLeaves(f, part as CellPart, table, room) : null;
-    if (!cell || cell === "work") return cell;
-    sum = iv.add(sum, cell.head);
+    if (part.kind !== "cell" || !f) return told(null, { isNothing: list.length === 0 && part.kind === "cell" });
+    const cell = cellLeaves(f, part, table, room, isRight ? 1 : -1);
+    if (!cell.near) return told(null, { isNothing: list.length === 0 && cell.isUnbounded });
+    const place = sum;
+    sum = joined(sum, cell.near);
+    const own = list.length;
     for (const leaf of cell.leaves) {
-      const before = sum;
-      sum = iv.add(before, leaf.sum);
-      list.push({ leaf, f: f!, before, behind: sum });
+      const next = joined(sum, leaf.sum);
+      list.push({ leaf, f, before: isRight ? sum : next, behind: isRight ? next : sum });
+      sum = next;
     }
-    sum = iv.add(sum, cell.tail);
-    list[list.length - 1]!.behind = sum;
+    if (!cell.far) return told(null, { isHard: cell.isHard, isCutOff: cell.isCutOff });
+    sum = joined(sum, cell.far);
+    // Behind the rightmost leaf of a cell stands a place.
+    const at = isRight ? list.length - 1 : own;
+    list[at] = { ...list[at]!, behind: isRight ? sum : place };
   }
-  return {
-    whole: sum,
-    upTo: (x: number) => readOff(list, x) ?? readOver(list, new Enclosure(x, x), table),
-    upToAny: (x: Enclosure) => readOver(list, x, table),
-  };
+  return told(sum);
 }
 
 /** The last leaf that begins at or before an input, by its number; the first where none does. */
@@ -106,10 +137,9 @@ function readOver(list: readonly Summed[], x: Enclosure, table: FunctionTable): 
   for (const home of first === last ? [a] : [a, b]) {
     const [lo, hi] = [Math.max(x.lo, home.leaf.lo), Math.min(x.hi, home.leaf.hi)];
     if (lo > hi) continue;
-    const slope = compileEnclosure(home.f, table.enclosure)(new Enclosure(lo, hi));
-    if (slope.flags & EMPTY) return null;
-    const rise = iv.multiply(new Enclosure(slope.lo, slope.hi), new Enclosure(0, up(hi - lo)));
-    parts.push(iv.add(iv.add(home.before, home.leaf.upTo(lo)), rise));
+    const start = iv.add(home.before, home.leaf.upTo(lo));
+    if (home.leaf.isOneWay) parts.push(start, iv.add(home.before, home.leaf.upTo(hi)));
+    else parts.push(iv.add(start, riseOver(home.f, lo, hi, table)));
   }
   // From the end of one leaf to the place, and from there to the next, the sum only rises or only falls.
   for (const i of new Set([first, last])) {
@@ -121,38 +151,73 @@ function readOver(list: readonly Summed[], x: Enclosure, table: FunctionTable): 
   return new Enclosure(Math.min(...parts.map((p) => p.lo)), Math.max(...parts.map((p) => p.hi)));
 }
 
-const upToEnd = ({ leaf, before }: Summed): Enclosure => iv.add(before, leaf.upTo(leaf.hi));
-
-interface CellLeaves {
-  /** what lies before the first leaf, and behind the last */
-  readonly head: Enclosure;
-  readonly tail: Enclosure;
-  readonly leaves: readonly Leaf[];
+/** What a smooth function adds at most and at least within a few doubles. */
+function riseOver(f: Expression, lo: number, hi: number, table: FunctionTable): Enclosure {
+  const slope = compileEnclosure(f, table.enclosure)(new Enclosure(lo, hi));
+  if (slope.flags & EMPTY) return UNKNOWN;
+  return iv.multiply(new Enclosure(slope.lo, slope.hi), new Enclosure(0, up(hi - lo)));
 }
 
-function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: Room): CellLeaves | "work" | null {
+const upToEnd = ({ leaf, before }: Summed): Enclosure => iv.add(before, leaf.upTo(leaf.hi));
+
+/** A cell seen from the end that its sums begin with. */
+interface CellLeaves {
+  /** what lies beside the ends, before the first leaf and behind the last; null where that has no sum, or none known */
+  readonly near: Enclosure | null;
+  readonly far: Enclosure | null;
+  readonly leaves: readonly Leaf[];
+  /** there are more leaves than there is room for */
+  readonly isHard: boolean;
+  /** up to the far end nothing can be summed */
+  readonly isCutOff: boolean;
+  /** from the near end on nothing can be summed */
+  readonly isUnbounded: boolean;
+}
+const NO_LEAVES: CellLeaves = {
+  near: null,
+  far: null,
+  leaves: [],
+  isHard: false,
+  isCutOff: false,
+  isUnbounded: false,
+};
+
+/** Share of a cell that is left out beside an end up to which nothing can be summed; how many leaves go towards it. */
+const [LEFT_OUT, TOWARDS_NOTHING] = [2 ** -24, 200];
+
+/** @param side  1: summed from the left end on, −1: from the right one */
+function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: Room, side: 1 | -1): CellLeaves {
   // Every cell of a range with two ends has two ends.
   const [from, to] = [cell.from!, cell.to!];
   const p = polynomialForm(f);
   if (p && from.rational && to.rational) {
-    const nothing = new Enclosure(0, 0);
-    return { head: nothing, tail: nothing, leaves: [new PolynomialLeaf(p, from.rational, to.rational)] };
+    const leaves = [new PolynomialLeaf(p, from.rational, to.rational)];
+    return { ...NO_LEAVES, near: NOUGHT, far: NOUGHT, leaves };
   }
   const width = to.lo - from.hi;
-  const head = endIntegral(f, from, 1, width, table);
-  const tail = endIntegral(f, to, -1, width, table);
-  if (typeof head === "string" || typeof tail === "string") return null;
-  const middle = leavesOf(f, table, head.edge, tail.edge, REL_TOL, room);
-  if ("near" in middle) return "work";
-  const nothing = new Enclosure(0, 0);
+  const [head, tail] = [endIntegral(f, from, 1, width, table), endIntegral(f, to, -1, width, table)];
+  const start = typeof head === "string" ? from.hi + width * LEFT_OUT : head.edge;
+  const end = typeof tail === "string" ? to.lo - width * LEFT_OUT : tail.edge;
+  if (!(start < end)) return NO_LEAVES;
+  const [near, far] = side > 0 ? [head, tail] : [tail, head];
+  if (typeof near === "string") return { ...NO_LEAVES, isUnbounded: near === "unbounded" };
+  const isCutOff = typeof far === "string";
+  const allowed = isCutOff ? { cells: Math.min(room.cells, TOWARDS_NOTHING) } : room;
+  const middle = leavesOf(f, table, start, end, REL_TOL, allowed, undefined, side);
+  const isHard = middle.near !== null;
+  const improper = [
+    typeof head !== "string" && head.within ? headLeaf(from, head.edge, head.sum, head.within) : null,
+    typeof tail !== "string" && tail.within ? tailLeaf(to, tail.edge, tail.sum, tail.within) : null,
+  ];
+  const [first, last] = side > 0 ? improper : improper.reverse();
+  const beside = (piece: EndPiece) => (piece.within ? NOUGHT : piece.sum);
   return {
-    head: head.within ? nothing : head.sum,
-    tail: tail.within ? nothing : tail.sum,
-    leaves: [
-      ...(head.within ? [headLeaf(from, head.edge, head.sum, head.within)] : []),
-      ...middle,
-      ...(tail.within ? [tailLeaf(to, tail.edge, tail.sum, tail.within)] : []),
-    ],
+    ...NO_LEAVES,
+    near: beside(near),
+    far: isCutOff || isHard ? null : beside(far),
+    leaves: [...(first ? [first] : []), ...middle.leaves, ...(last && !isHard ? [last] : [])],
+    isHard,
+    isCutOff,
   };
 }
 
@@ -162,6 +227,7 @@ const headLeaf = ({ lo, hi }: Spot, edge: number, sum: Enclosure, within: Within
   lo: hi,
   hi: edge,
   sum,
+  isOneWay: true,
   upTo: (x) => within(iv.subtract(new Enclosure(x, x), new Enclosure(lo, hi))),
 });
 /** What lies beside a place up to which a function is summed: all of it, less what is still to come. */
@@ -169,6 +235,7 @@ const tailLeaf = ({ lo, hi }: Spot, edge: number, sum: Enclosure, within: Within
   lo: edge,
   hi: lo,
   sum,
+  isOneWay: true,
   upTo: (x) => iv.subtract(sum, within(iv.subtract(new Enclosure(lo, hi), new Enclosure(x, x)))),
 });
 

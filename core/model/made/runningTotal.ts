@@ -56,6 +56,8 @@ const STRETCHES = 32;
 /** Stretches added up one by one; what lies further away is not known. */
 const MOST_STRETCHES = 2_000;
 
+const ANYTHING = new Enclosure(-Infinity, Infinity);
+
 /** ∫ f from `from` to x for any f: the sums over whole stretches, and over the last up to x. */
 export function runningTotal(
   e: Expression,
@@ -79,11 +81,14 @@ export function runningTotal(
       // What only rises, or only falls, takes its bounds at the ends.
       if (!slope.flags && (slope.lo >= 0 || slope.hi <= 0)) {
         const [first, last] = [total.upTo(x.lo), total.upTo(x.hi)];
-        const isKnown = !(first.flags | last.flags);
-        if (isKnown) return slope.lo >= 0 ? new Enclosure(first.lo, last.hi) : new Enclosure(last.lo, first.hi);
+        // What has a value at one end has one all along, bounded on one side at least.
+        const [from, to] = [first, last].map((v) => (v.flags ? ANYTHING : v)) as [Enclosure, Enclosure];
+        const isKnown = !first.flags || !last.flags;
+        if (isKnown) return slope.lo >= 0 ? new Enclosure(from.lo, to.hi) : new Enclosure(to.lo, from.hi);
       }
-      // Where what is summed jumps or has no value, its sum is read off on both sides of the place.
-      const narrow = slope.flags ? total.upToAny(x) : null;
+      // Where what is summed jumps, has no value or no bound, its sum is read off on both sides of the place.
+      const isTame = !slope.flags && Number.isFinite(slope.lo) && Number.isFinite(slope.hi);
+      const narrow = isTame ? null : total.upToAny(x);
       if (narrow) return narrow;
       const m = x.lo + (x.hi - x.lo) / 2;
       // Where what is summed jumps, its sum does not.
@@ -98,7 +103,7 @@ class Total {
   private readonly start: number;
   private readonly ends = new Map<number, { readonly exact: Rational; readonly lo: number; readonly hi: number }>();
   private readonly stretches = new Map<number, StretchTotal>();
-  /** sums up to the left end of a stretch, by its number */
+  /** sums up to the left end of each stretch, by its number */
   private readonly sums = new Map<number, Enclosure>([[0, new Enclosure(0, 0)]]);
 
   constructor(
@@ -114,18 +119,19 @@ class Total {
   upTo(x: number): Enclosure {
     const home = this.homeOf(x);
     if (home === null) return UNKNOWN;
-    const start = this.sumTo(home);
-    const { exact, lo, hi } = this.end(home);
-    const isStart = x >= lo && x <= hi && exact.compare(rationalOfDouble(x)) === 0;
-    return isStart ? start : iv.add(start, this.stretch(home).upTo(x));
+    const near = nearEnd(home);
+    const { exact, lo, hi } = this.end(near);
+    const isThere = x >= lo && x <= hi && exact.compare(rationalOfDouble(x)) === 0;
+    if (isThere && near === 0 && this.stretch(0).isNothing && this.stretch(-1).isNothing) return NOTHING;
+    return isThere ? this.sumTo(near) : iv.add(this.sumTo(near), this.stretch(home).upTo(x));
   }
 
   /** The same for all inputs of a narrow box, beside places too; null where that is not known. */
   upToAny(x: Enclosure): Enclosure | null {
     const home = this.homeOf(x.lo);
-    if (home === null || this.homeOf(x.hi) !== home) return null;
+    if (home === null || x.hi > this.end(home + 1).lo) return null;
     const rest = this.stretch(home).upToAny(x);
-    return rest && iv.add(this.sumTo(home), rest);
+    return rest && iv.add(this.sumTo(nearEnd(home)), rest);
   }
 
   /** The stretch an input lies on, by its number; null where that is too far away. */
@@ -154,21 +160,24 @@ class Total {
   private stretch(k: number): StretchTotal {
     const known = this.stretches.get(k);
     if (known) return known;
-    const made = stretchTotal(this.e, this.table, this.end(k).exact, this.end(k + 1).exact);
+    const [near, far] = k < 0 ? [k + 1, k] : [k, k + 1];
+    const made = stretchTotal(this.e, this.table, this.end(near).exact, this.end(far).exact);
     this.stretches.set(k, made);
     return made;
   }
-  /** Filled up from the start, so that no recursion goes deep. */
+  /** ∫ from the start to an end, filled up from there, so that no recursion goes deep. */
   private sumTo(k: number): Enclosure {
     const side = Math.sign(k);
     let at = k;
     while (!this.sums.has(at)) at -= side;
     let sum = this.sums.get(at)!;
     for (; at !== k; at += side) {
-      const over = this.stretch(side > 0 ? at : at - 1).whole;
-      sum = side > 0 ? iv.add(sum, over) : iv.subtract(sum, over);
+      sum = iv.add(sum, this.stretch(side > 0 ? at : at - 1).whole);
       this.sums.set(at + side, sum);
     }
     return sum;
   }
 }
+
+/** The end of a stretch that is closer to the start of the total, from which it is summed. */
+const nearEnd = (k: number): number => (k < 0 ? k + 1 : k);

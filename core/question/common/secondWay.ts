@@ -103,8 +103,11 @@ export function goldenSection(
       fd = sense * f(d);
     }
   }
-  const best = Math.max(fc, fd, sense * f(lo), sense * f(hi), sense * f(at));
-  return judge("golden-section search", value, sense * best, Math.abs(value));
+  const [first, last] = [f(lo), f(hi)];
+  const best = Math.max(fc, fd, sense * first, sense * last, sense * f(at));
+  // Beside a best value of 0 doubles are as far off as the values around it are great.
+  const around = [value, first, last].map(Math.abs).filter(Number.isFinite);
+  return judge("golden-section search", value, sense * best, Math.max(...around));
 }
 
 /**
