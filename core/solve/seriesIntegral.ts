@@ -50,7 +50,7 @@ export interface Leaves {
  * Taylor coefficients at c; and last the coefficient over the whole leaf, which holds the rest. What is too wide is
  * halved.
  * @param relTol  wanted width of the sum of all, relative to the size of what is summed
- * @param size  of what is summed, in y-unit · x-unit
+ * @param size  of what is summed, in y-unit · x-unit; null: each leaf is narrow for its own size, as beside a pole
  * @param side  1: from a on, −1: from b on
  */
 export function leavesOf(
@@ -60,11 +60,13 @@ export function leavesOf(
   b: number,
   relTol: number,
   room: Room,
-  size: number = scaleOf(e, table, a, b, relTol),
+  size: number | null = scaleOf(e, table, a, b, relTol),
   side: 1 | -1 = 1,
 ): Leaves {
   const f = compileEnclosure(e, table.enclosure);
   const series = compileSeries(e, table.series);
+  const number = compileNumber(e, table.number);
+  const ownSize = (lo: number, hi: number) => sizeOver(number, f, lo, hi, relTol);
   const stack: [number, number, number][] = [[a, b, 0]];
   const leaves: Leaf[] = [];
   while (stack.length > 0) {
@@ -80,7 +82,8 @@ export function leavesOf(
       const left = iv.subtract(new Enclosure(lo, lo), new Enclosure(m, m));
       const right = iv.subtract(new Enclosure(hi, hi), new Enclosure(m, m));
       const error = iv.multiply(rest, moment(left, right, ORDER));
-      const isNarrow = widthOf(error) <= relTol * size * Math.max((hi - lo) / (b - a), LEAST_SHARE);
+      const share = Math.max((hi - lo) / (b - a), LEAST_SHARE);
+      const isNarrow = widthOf(error) <= relTol * (size === null ? ownSize(lo, hi) : size * share);
       if (!isNarrow && crude && widthOf(crude.sum) < widthOf(error)) {
         leaves.push(crude);
         continue;
@@ -186,19 +189,18 @@ function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relT
 export function summedSize(e: Expression, table: FunctionTable, leaves: readonly Leaf[], relTol: number): number {
   const f = compileNumber(e, table.number);
   const bounds = compileEnclosure(e, table.enclosure);
-  const sizes = leaves.map(({ lo, hi }) => {
-    const [first, middle, last] = [1 / 4, 1 / 2, 3 / 4].map((share) => lo + (hi - lo) * share) as [
-      number,
-      number,
-      number,
-    ];
-    const mean = (sizeAt(f(first)) + sizeAt(f(last))) / 2;
-    return (hi - lo) * Math.max(mean, roundingAt(bounds(pointAt(middle)), relTol));
-  });
+  const sizes = leaves.map(({ lo, hi }) => sizeOver(f, bounds, lo, hi, relTol));
   return Math.max(
     sizes.reduce((a, b) => a + b, 0),
     TINY,
   );
+}
+
+/** About how much is summed over a leaf without its sign; not less than what rounding leaves of it. */
+function sizeOver(f: NumberFunction, bounds: EnclosureFunction, lo: number, hi: number, relTol: number): number {
+  const [first, middle, last] = [0.25, 0.5, 0.75].map((share) => lo + (hi - lo) * share) as [number, number, number];
+  const mean = (sizeAt(f(first)) + sizeAt(f(last))) / 2;
+  return (hi - lo) * Math.max(mean, roundingAt(bounds(pointAt(middle)), relTol));
 }
 
 const sizeAt = (y: number): number => (Number.isFinite(y) ? Math.abs(y) : 0);

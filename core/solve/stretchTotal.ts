@@ -203,7 +203,7 @@ function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: R
   if (typeof near === "string") return { ...NO_LEAVES, isUnbounded: near === "unbounded" };
   const isCutOff = typeof far === "string";
   const allowed = isCutOff ? { cells: Math.min(room.cells, TOWARDS_NOTHING) } : room;
-  const middle = leavesOf(f, table, start, end, REL_TOL, allowed, undefined, side);
+  const middle = leavesOf(f, table, start, end, REL_TOL, allowed, isCutOff ? null : undefined, side);
   const isHard = middle.near !== null;
   const improper = [
     typeof head !== "string" && head.within ? headLeaf(from, head.edge, head.sum, head.within) : null,

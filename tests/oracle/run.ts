@@ -2,6 +2,7 @@ import { answer, type Finding } from "#core/question";
 import { buildModel } from "#core/model";
 import { randomWorld } from "./cases";
 import { randomSlopes } from "./slopes";
+import { randomTotals } from "./totals";
 import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";
 import { tryGiven } from "./givens";
@@ -13,7 +14,7 @@ export { Tally };
 
 /**
  * One random case of functions; with every third one in which a given is asked for, with every second a plan, with
- * every eighth one of slopes.
+ * every eighth one of slopes, with every sixteenth one of running totals.
  */
 export function tryCase(seed: number, tally: Tally): void {
   const chance = new Chance(seed);
@@ -21,10 +22,14 @@ export function tryCase(seed: number, tally: Tally): void {
   if (seed % 3 === 0) tryGiven(new Chance(seed + 0x6000), tally);
   if (seed % 2 === 0) tryPlan(new Chance(seed + 0x9000), tally);
   if (seed % 8 === 0) trySlopes(new Chance(seed + 0xc000), tally);
+  if (seed % 16 === 4) tryTotals(new Chance(seed + 0xf000), tally);
 }
 
 /** One random case of slopes. */
 export const trySlopes = (chance: Chance, tally: Tally): void => tryWorld(randomSlopes(chance), chance, tally);
+
+/** One random case of running totals. */
+export const tryTotals = (chance: Chance, tally: Tally): void => tryWorld(randomTotals(chance), chance, tally);
 
 /** Asks all questions of one random case and holds every claim against plain values. */
 function tryWorld(world: World, chance: Chance, tally: Tally): void {

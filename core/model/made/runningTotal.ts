@@ -119,11 +119,10 @@ class Total {
   upTo(x: number): Enclosure {
     const home = this.homeOf(x);
     if (home === null) return UNKNOWN;
-    const near = nearEnd(home);
-    const { exact, lo, hi } = this.end(near);
-    const isThere = x >= lo && x <= hi && exact.compare(rationalOfDouble(x)) === 0;
-    if (isThere && near === 0 && this.stretch(0).isNothing && this.stretch(-1).isNothing) return NOTHING;
-    return isThere ? this.sumTo(near) : iv.add(this.sumTo(near), this.stretch(home).upTo(x));
+    const { exact, lo, hi } = this.end(home);
+    const isEnd = x >= lo && x <= hi && exact.compare(rationalOfDouble(x)) === 0;
+    if (isEnd && home === 0 && this.stretch(0).isNothing && this.stretch(-1).isNothing) return NOTHING;
+    return isEnd ? this.sumTo(home) : iv.add(this.sumTo(nearEnd(home)), this.stretch(home).upTo(x));
   }
 
   /** The same for all inputs of a narrow box, beside places too; null where that is not known. */
