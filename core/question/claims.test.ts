@@ -254,6 +254,16 @@ describe("totals beside places without a bound", () => {
     expect(
       ask("tanh(exp(20)) + 0x", -7, 0, { ask: "total", function: "f", between: [-6.75, -3.25] }).value,
     ).toBeCloseTo(3.5, 9));
+  // ∫ e^(−x²) over all but 10^−43 is √π; what is beside it cancels, but not to all digits.
+  it("what is known to few digits beside what cancels is not told to six", () => {
+    const f = ask("1e11 x + exp(-x^2)", -10, 10, { ask: "total", function: "f", between: [-10, 10] });
+    expect(f).toMatchObject({ status: "unsettled", complete: false, value: null });
+    expect(f.message).toMatch(/^The parts of the total cancel, or nearly: all that is known is that it lies from /);
+    expect(ask("x + exp(-x^2)", -10, 10, { ask: "total", function: "f", between: [-10, 10] }).value).toBeCloseTo(
+      Math.sqrt(Math.PI),
+      9,
+    );
+  });
   it("1/x from 0 has none", () =>
     expect(ask("1/x", 0, 10, { ask: "total", function: "f", between: [0, 1] })).toMatchObject({
       status: "none",

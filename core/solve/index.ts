@@ -7,6 +7,7 @@ export { whereRelation, leastOf, type Leader, type LeaderSearch, type Relation, 
 export { integrate, type Integral } from "./integrate";
 export { UNKNOWN, stretchTotal, type StretchTotal } from "./stretchTotal";
 export { breakingParts, isStair, splittersOf } from "./breaking";
+export { parityOf } from "./symmetry";
 export { inline, inlineByRule } from "./inline";
 export { MAX_STEPS, newWork, partition, refine, type Work } from "./partition";
 export { spotOfEnd } from "./spot";

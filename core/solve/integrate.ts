@@ -6,7 +6,7 @@ import { endIntegral } from "./endIntegral";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
-import { leavesOf, summedSize, type Leaves, type Room } from "./seriesIntegral";
+import { fineLeaves, leavesOf, summedSize, type Leaves, type Room } from "./seriesIntegral";
 import { compareSpots, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { hullOf } from "./zerosIn";
@@ -127,14 +127,9 @@ function cellIntegral(f: Expression, cell: CellPart, table: FunctionTable, room:
   return { lo: all.lo, hi: all.hi, size, isImproper: head.within !== null || tail.within !== null };
 }
 
-/** Where the fine bounds cost too much, coarser ones are still proven; where most is a spike, they are made finer. */
+/** Where the fine bounds cost too much, coarser ones are still proven. */
 function middleLeaves(f: Expression, table: FunctionTable, a: number, b: number, room: Room): Leaves {
-  const fine = leavesOf(f, table, a, b, REL_TOL, room);
-  const more = (): Room => ({ cells: room.cells + COARSE_CELLS });
-  if (fine.near !== null) return leavesOf(f, table, a, b, COARSE_REL_TOL, more());
-  const size = summedSize(f, table, fine.leaves, REL_TOL);
-  const width = fine.leaves.reduce((sum, leaf) => sum + (leaf.sum.hi - leaf.sum.lo), 0);
-  if (width <= COARSE_REL_TOL * size) return fine;
-  const finer = leavesOf(f, table, a, b, REL_TOL, more(), size);
-  return finer.near === null ? finer : fine;
+  const fine = fineLeaves(f, table, a, b, REL_TOL, room);
+  if (fine.near === null) return fine;
+  return leavesOf(f, table, a, b, COARSE_REL_TOL, { cells: room.cells + COARSE_CELLS });
 }

@@ -38,6 +38,29 @@ export interface Leaf {
   upTo(x: number): Enclosure;
 }
 
+/** Where a sum is wider than this, relative to its size, most of it was less than thought, and all is made finer. */
+const WIDE = 1e-8;
+
+/** Leaves of a smooth stretch, narrow for what they are found to add up to. */
+export function fineLeaves(
+  e: Expression,
+  table: FunctionTable,
+  a: number,
+  b: number,
+  relTol: number,
+  room: Room,
+  side: 1 | -1 = 1,
+): Leaves {
+  const left = room.cells;
+  const first = leavesOf(e, table, a, b, relTol, room, undefined, side);
+  if (first.near !== null) return first;
+  const size = summedSize(e, table, first.leaves, relTol);
+  const width = first.leaves.reduce((sum, leaf) => sum + widthOf(leaf.sum), 0);
+  if (width <= WIDE * size) return first;
+  const again = leavesOf(e, table, a, b, relTol, { cells: left }, size, side);
+  return again.near === null ? again : first;
+}
+
 /** Leaves one after the other from one end, and where they stop for want of room. */
 export interface Leaves {
   readonly leaves: readonly Leaf[];
@@ -161,6 +184,8 @@ function sliverOf(values: Enclosure, lo: number, hi: number): Leaf | null {
 const moment = (left: Enclosure, right: Enclosure, k: number): Enclosure =>
   iv.divide(iv.subtract(iv.integerPower(right, k + 1), iv.integerPower(left, k + 1)), new Enclosure(k + 1, k + 1));
 
+/** Boxes looked at all along. */
+const BOXES = 32;
 /** How close to an end it is looked, as powers of two of the whole. */
 const CLOSEST = 40;
 /** Rounding widens the bounds of single values by this much and more; a sum cannot be known better than its terms. */
@@ -173,9 +198,12 @@ function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relT
   const f = compileNumber(e, table.number);
   const bounds = compileEnclosure(e, table.enclosure);
   let most = 0;
-  for (let i = 0; i <= 32; i++) {
-    const x = a + ((b - a) * i) / 32;
+  for (let i = 0; i <= BOXES; i++) {
+    const x = a + ((b - a) * i) / BOXES;
     most = Math.max(most, sizeAt(f(x)), i % 8 === 4 ? roundingAt(bounds(pointAt(x)), relTol) : 0);
+    // A spike may stand between all of them.
+    const { lo, hi } = bounds(new Enclosure(x, Math.min(b, x + (b - a) / BOXES)));
+    most = Math.max(most, sizeAt(Math.max(-lo, hi)));
   }
   // Most of it may lie very close to an end.
   for (let k = 6; k <= CLOSEST; k += 2) {

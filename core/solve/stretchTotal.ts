@@ -6,7 +6,7 @@ import { integrate, type Integral } from "./integrate";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
-import { leavesOf, type Leaf, type Room } from "./seriesIntegral";
+import { fineLeaves, leavesOf, type Leaf, type Room } from "./seriesIntegral";
 import { spotOfRational, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 
@@ -202,8 +202,9 @@ function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: R
   const [near, far] = side > 0 ? [head, tail] : [tail, head];
   if (typeof near === "string") return { ...NO_LEAVES, isUnbounded: near === "unbounded" };
   const isCutOff = typeof far === "string";
-  const allowed = isCutOff ? { cells: Math.min(room.cells, TOWARDS_NOTHING) } : room;
-  const middle = leavesOf(f, table, start, end, REL_TOL, allowed, isCutOff ? null : undefined, side);
+  const middle = isCutOff
+    ? leavesOf(f, table, start, end, REL_TOL, { cells: Math.min(room.cells, TOWARDS_NOTHING) }, null, side)
+    : fineLeaves(f, table, start, end, REL_TOL, room, side);
   const isHard = middle.near !== null;
   const improper = [
     typeof head !== "string" && head.within ? headLeaf(from, head.edge, head.sum, head.within) : null,

@@ -1,6 +1,8 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero, iv } from "../interval";
 import { compileEnclosure, differentiate, parts, wholeExponent, type Expression } from "../formula";
+import { isZero } from "../numeric";
 import { basicPeriod } from "./period";
+import { polynomialForm } from "./rationalForm";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 
@@ -24,7 +26,7 @@ export function parityOf(e: Expression): Parity {
     case "add":
     case "subtract": {
       const [a, b] = [parityOf(e.a), parityOf(e.b)];
-      return a === b ? a : null;
+      return a === b && a !== null ? a : parityOfPolynomial(e);
     }
     case "multiply":
     case "divide": {
@@ -45,6 +47,14 @@ export function parityOf(e: Expression): Parity {
     default:
       return parts(e).every((p) => parityOf(p) === "even") ? "even" : null;
   }
+}
+
+/** Of (x + 1) − 1 and the like, once it is multiplied out. */
+function parityOfPolynomial(e: Expression): Parity {
+  const p = polynomialForm(e);
+  if (!p) return null;
+  const isOnly = (rest: 0 | 1) => p.every((c, k) => k % 2 === rest || isZero(c));
+  return isOnly(0) ? "even" : isOnly(1) ? "odd" : null;
 }
 
 /**

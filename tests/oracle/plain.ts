@@ -99,6 +99,7 @@ export const fractional = (a: Plain, text: string): Plain => {
     text: `(${a.text})^(${text})`,
     at: (x) => {
       const u = a.at(x);
+      if (u.v ** p === 0 && u.v !== 0) return LOST;
       return isNone(u) ?? smooth(u, (v) => (v < 0 || (v === 0 && p < 0) ? NaN : v ** p), 0, p < 0);
     },
   };

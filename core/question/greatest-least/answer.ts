@@ -3,6 +3,7 @@ import { rationalOfDouble, rationalText, toDouble } from "../../numeric";
 import { compileNumber } from "../../formula";
 import {
   findBest,
+  isExactlyZero,
   newWork,
   partition,
   spotOfRational,
@@ -16,6 +17,7 @@ import type { BestFinding, FindingStretch, Solution, WholeReading } from "../fin
 import { goldenSection } from "../common/secondWay";
 import { bestWhole, type BestWhole } from "../common/whole";
 import type { Asking } from "../common/asking";
+import { isClose, onlyBetween } from "../common/digits";
 import { exactShown, readable } from "../common/exactShown";
 import { isWholeRange, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
@@ -132,6 +134,8 @@ function attained(
     spot: b.spot,
   }));
   const isEverywhere = found.flat.some((s) => isWholeRange(s, asking.range));
+  const bounds = { lo: found.low, hi: found.high };
+  const isKnown = found.exactValue !== null || isClose(bounds) || (found.form !== null && isExactlyZero(found.form));
   const stretches = found.flat.map((f): FindingStretch => ({
     ...told(f),
     ...(isCounted ? wholesIn(f, asking.table) : {}),
@@ -139,7 +143,7 @@ function attained(
   return {
     ...without(asking),
     status: isEverywhere ? "everywhere" : "found",
-    complete: found.complete && (wholes?.complete ?? true),
+    complete: found.complete && isKnown && (wholes?.complete ?? true),
     solutions,
     value: found.value,
     exactValue: found.exactValue ? readable(rationalText(found.exactValue)) : null,
@@ -147,7 +151,11 @@ function attained(
     repeats: found.period && !isEverywhere ? { every: found.period.every.at } : null,
     stretches,
     secondWay: confirmBest(asking, found, sense),
-    message: found.complete ? null : openMessage(found.open, asking.variable.name),
+    message: !found.complete
+      ? openMessage(found.open, asking.variable.name)
+      : isKnown
+        ? null
+        : onlyBetween("this value", bounds),
   };
 }
 

@@ -15,6 +15,7 @@ import {
 import type { RateFinding } from "../finding";
 import { differenceQuotient, plainEvaluation } from "../common/secondWay";
 import { Refusal, showSpot, type Asking } from "../common/asking";
+import { isClose, onlyBetween } from "../common/digits";
 import { readable } from "../common/exactShown";
 
 /** What rounding of both values leaves of their difference, as a part of them. */
@@ -61,6 +62,8 @@ function between(asking: RateAsking, a: Spot, b: Spot): RateFinding {
     iv.subtract(new Enclosure(b.lo, b.hi), new Enclosure(a.lo, a.hi)),
   );
   const of = isPercent ? iv.divide(bounds, new Enclosure(va.lo, va.hi)) : bounds;
+  if (!exact && Number.isFinite(of.lo) && Number.isFinite(of.hi) && !isClose(of))
+    return { ...without(asking, over), status: "unsettled", message: onlyBetween(`the rate of ${name}`, of) };
   const value = exact ? toDouble(exact) : of.lo + (of.hi - of.lo) / 2;
   const n = table.number(name);
   const plain = (n(b.at) - n(a.at)) / (b.at - a.at) / (isPercent ? n(a.at) : 1);
@@ -112,6 +115,8 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
         : `Not settled: whether ${name} has a slope at ${x} = ${showSpot(at)}.`,
     };
   }
+  if (!slope.exact && !isClose(slope))
+    return { ...without(asking, over), status: "unsettled", message: onlyBetween(`the rate of ${name}`, slope) };
   let value = slope.exact ? toDouble(slope.exact) : slope.lo + (slope.hi - slope.lo) / 2;
   const n = table.number(name);
   const isPercent = asking.q.as === "percent";

@@ -7,6 +7,8 @@ import type { TotalFinding } from "../finding";
 import { gaussSum } from "../common/secondWay";
 import { Refusal, short, type Asking } from "../common/asking";
 import { readable } from "../common/exactShown";
+import { isClose, onlyBetween } from "../common/digits";
+import { isNought } from "../common/nought";
 
 export function total(asking: Asking<QuestionOf<"total" | "average">>): TotalFinding {
   const { q, table, name } = asking;
@@ -50,6 +52,10 @@ export function total(asking: Asking<QuestionOf<"total" | "average">>): TotalFin
     }
   }
   const [lo, hi] = order === 1 ? [to, from] : [from, to];
+  const bounds = { lo: sum.low, hi: sum.high };
+  const isKnown = sum.exact !== null || isClose(bounds);
+  if (!isKnown && !(sum.value === 0 && !sum.isImproper && isNought(e, table, lo, hi)))
+    return { ...without, status: "unsettled", message: onlyBetween("the total", bounds) };
   const breaks = partition([e], table, { from: lo, to: hi }).flatMap((p) => (p.kind === "place" ? [p.spot.at] : []));
   const plain = compileNumber(e, table.number);
   return {
@@ -67,6 +73,7 @@ function averaged(sum: Integral & { ok: true }, from: Spot, to: Spot): { value: 
     const exact = sum.exact.div(to.rational.sub(from.rational));
     return { value: toDouble(exact), exactValue: written(exact) };
   }
+  if (sum.value === 0) return { value: 0, exactValue: null };
   const length = iv.subtract(new Enclosure(to.lo, to.hi), new Enclosure(from.lo, from.hi));
   const { lo, hi } = iv.divide(new Enclosure(sum.low, sum.high), length);
   return { value: lo + (hi - lo) / 2, exactValue: null };

@@ -1,10 +1,13 @@
 import type { QuestionOf } from "../kind";
 import { rationalText, toDouble } from "../../numeric";
-import { compareSpots, formOf, valueAt } from "../../solve";
-import { dependsOnVariable } from "../../formula";
+import { compareSpots, formOf, spotOfRational, valueAt, type FunctionTable, type Spot } from "../../solve";
+import { compileEnclosure, dependsOnVariable, type Expression } from "../../formula";
+import { EMPTY, Enclosure } from "../../interval";
 import type { ValueFinding } from "../finding";
 import type { ModelFit } from "../../model";
 import { plainEvaluation } from "../common/secondWay";
+import { isClose, onlyBetween } from "../common/digits";
+import { isNought } from "../common/nought";
 import { fractionOf, showSpot, type Asking } from "../common/asking";
 import { readable } from "../common/exactShown";
 
@@ -41,19 +44,31 @@ export function value(asking: Asking<QuestionOf<"value">>): ValueFinding {
           ? `${name} has no value at ${x.name} = ${showSpot(at)}.`
           : `${name} at ${x.name} = ${showSpot(at)} is too large a number to be written here.`,
     };
-  const number = v.exact ? toDouble(v.exact) : v.lo + (v.hi - v.lo) / 2;
+  const isKnown = v.exact !== null || isClose(v) || isNoughtTotal(asking.body(), at, table);
+  if (!isKnown)
+    return { ...without, status: "unsettled", message: onlyBetween(`${name} at ${x.name} = ${showSpot(at)}`, v) };
+  const number = v.exact ? toDouble(v.exact) : isClose(v) ? v.lo + (v.hi - v.lo) / 2 : 0;
+  // What cancels in the formula is gone from the value, not from plain numbers.
+  const plain = compileEnclosure(asking.body(), table.enclosure)(new Enclosure(at.lo, at.hi));
+  const rounding = plain.flags & EMPTY ? 0 : plain.hi - plain.lo;
   const closed = !v.exact && v.form && !dependsOnVariable(v.form) ? readable(formOf(v.form).text) : null;
   return {
     ...without,
     complete: true,
     value: number,
     exactValue: v.exact ? readable(rationalText(v.exact)) : closed,
-    secondWay: plainEvaluation(number, table.number(name)(at.at), v.hi - v.lo),
+    secondWay: plainEvaluation(number, table.number(name)(at.at), Math.max(v.hi - v.lo, rounding)),
     estimate: estimateAt(asking, name, at.at),
     message: edge
       ? `${showSpot(at)} lies ${isBelow ? "below" : "above"} the range of ${x.name}, ${showSpot(edge)}.`
       : null,
   };
+}
+
+/** Whether a running total is proven to have come back to 0. */
+function isNoughtTotal(e: Expression, at: Spot, table: FunctionTable): boolean {
+  const total = e.kind === "call" && e.a.kind === "variable" ? table.definition(e.name, e.order) : null;
+  return total?.kind === "closures" && isNought(total.slope, table, spotOfRational(total.from), at);
 }
 
 /**
