@@ -1,4 +1,6 @@
 import { formatNumber } from "../../explain";
+import type { Spot } from "../../solve";
+import { showSpot, type Asking } from "./asking";
 
 /** What a number is known to lie in. */
 interface Bounds {
@@ -14,10 +16,25 @@ export const isClose = ({ lo, hi }: Bounds): boolean =>
   hi - lo <= CLOSE * Math.min(Math.abs(lo), Math.abs(hi)) || (lo === 0 && hi === 0);
 
 /** What is told instead, where parts of a number cancel and rounding leaves too few digits of it. */
-export function onlyBetween(what: string, { lo, hi }: Bounds): string {
+export const onlyBetween = (what: string, bounds: Bounds): string =>
+  `The parts of ${what} cancel, or nearly: all that is known is that it lies ${fromTo(bounds)}.`;
+
+/** Places are told as numbers of the range: what is less than this part of it counts for nothing. */
+const OF_RANGE = 1e-9;
+
+/** What is said of the first place that is known less closely than it is told; null where all are known well. */
+export function vaguely(places: readonly (Spot | null)[], { range, variable }: Asking): string | null {
+  const width = range.from && range.to ? range.to.at - range.from.at : 1;
+  const first = places.find((s) => s && !s.rational && !isClose(s) && s.hi - s.lo > OF_RANGE * width);
+  return first
+    ? `The place near ${variable.name} = ${showSpot(first)} is not known to all its digits: it lies ${fromTo(first)}.`
+    : null;
+}
+
+function fromTo({ lo, hi }: Bounds): string {
   const digits = [3, 4, 5, 6, 8, 10, 12].find((n) => outward(hi, 1, n) - outward(lo, -1, n) <= 2 * (hi - lo)) ?? 15;
   const [from, to] = [outward(lo, -1, digits), outward(hi, 1, digits)].map((x) => formatNumber(x, digits));
-  return `The parts of ${what} cancel, or nearly: all that is known is that it lies from ${from} to ${to}.`;
+  return `from ${from} to ${to}`;
 }
 
 /** A number of so many digits, on the given side of another. */

@@ -6,6 +6,7 @@ import type { MeetFinding, SetAside, Solution } from "../finding";
 import { behaviourOf } from "./behaviour";
 import { fractionOf, showSpot, type Asking } from "./asking";
 import { confirmRoot, worst } from "./confirm";
+import { vaguely } from "./digits";
 import { exactShown } from "./exactShown";
 import { isWholeRange, openMessage, told, toldOpen } from "./stretches";
 import { wholeReading } from "./wholeReading";
@@ -24,6 +25,10 @@ export function level(asking: Asking, e: Expression, shown: Expression, value: S
   const number = compileNumber(shown, asking.table.number);
   const here = compileNumber(e, asking.table.number);
   const solutions = search.roots.map((r) => solutionOf(asking, r, e, value ? value.at : number(r.at)));
+  const vague = vaguely(
+    [...search.roots.map((r) => r.spot), ...search.everywhere.flatMap((s) => [s.from, s.to])],
+    asking,
+  );
   const [first] = search.everywhere;
   const isEverywhere = first !== undefined && isWholeRange(first, asking.range);
   const isFound = solutions.length > 0 || search.everywhere.length > 0;
@@ -31,7 +36,7 @@ export function level(asking: Asking, e: Expression, shown: Expression, value: S
   return {
     ...asking.answered(),
     status,
-    complete: search.open.length === 0,
+    complete: search.open.length === 0 && vague === null,
     solutions,
     stretches: search.everywhere.map(told),
     open: search.open.map(toldOpen),
@@ -41,7 +46,7 @@ export function level(asking: Asking, e: Expression, shown: Expression, value: S
     secondWay: worst(search.roots.slice(0, MOST_SET_ASIDE).map((r) => confirmRoot(asking, r, e, here, search.roots))),
     behaviour: status === "none" ? behaviourOf(asking, shown, value) : null,
     jumps: search.jumps,
-    message: search.open.length > 0 && isFound ? openMessage(search.open, asking.variable.name) : null,
+    message: search.open.length > 0 && isFound ? openMessage(search.open, asking.variable.name) : vague,
   };
 }
 

@@ -5,6 +5,7 @@ import type { CompareFinding } from "../finding";
 import { plainEvaluation } from "../common/secondWay";
 import { Refusal, type Asking } from "../common/asking";
 import { residualScale, worst } from "../common/confirm";
+import { vaguely } from "../common/digits";
 import { openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
 export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
@@ -14,6 +15,10 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
     throw new Refusal(`Comparing needs a range: give ${asking.variable.name} a start and an end.`);
   const bodies = functions.map((_, i) => asking.body(i));
   const { leaders, open, meets } = leastOf(bodies, table, range, asking.work);
+  const vague = vaguely(
+    leaders.flatMap((l) => [l.from, l.to]),
+    asking,
+  );
   const isWhole = asking.variable.whole && asking.q.round !== "none";
   const confirmed = meets.map((m) => {
     const f = compileNumber(subtract(bodies[m.a]!, bodies[m.b]!), table.number);
@@ -24,7 +29,7 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
     ...asking.answered(),
     ask: "compare",
     status: leaders.length > 0 ? "found" : open.length > 0 ? "unsettled" : "none",
-    complete: open.length === 0,
+    complete: open.length === 0 && vague === null,
     stretches: leaders.map((l) => ({
       ...told(l),
       least: l.least === null ? null : functions[l.least]!.name,
@@ -37,6 +42,6 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
         ? openMessage(open, asking.variable.name)
         : leaders.length === 0
           ? "None of the functions has a value on the range."
-          : null,
+          : vague,
   };
 }

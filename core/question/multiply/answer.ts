@@ -27,6 +27,7 @@ import type { MultiplyFinding, Solution } from "../finding";
 import { behaviourOf } from "../common/behaviour";
 import { Refusal, numberOf, showSpot, type Asking } from "../common/asking";
 import { confirmRoot } from "../common/confirm";
+import { vaguely } from "../common/digits";
 import { exactShown } from "../common/exactShown";
 import { repeatsOf, solutionOf } from "../common/level";
 import { openMessage, told, toldOpen, wholesIn } from "../common/stretches";
@@ -73,9 +74,10 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
       behaviour: open.length > 0 ? null : behaviourOf(asking, e, level),
     };
   const root = search.roots.find((r) => r.spot === found?.spot);
+  const vague = vaguely([root?.spot ?? null], asking);
   return {
     ...common,
-    complete: open.length === 0,
+    complete: open.length === 0 && vague === null,
     searched: null,
     behaviour: null,
     solutions: found ? [found] : [],
@@ -84,7 +86,7 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
     message: found
       ? open.length > 0
         ? openMessage(open, variable.name)
-        : null
+        : vague
       : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!)}.`,
     secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
   };

@@ -5,6 +5,7 @@ import type { FindingStretch, WhereFinding } from "../finding";
 import { behaviourOf } from "../common/behaviour";
 import { numberOf, type Asking } from "../common/asking";
 import { confirmRoot, worst } from "../common/confirm";
+import { vaguely } from "../common/digits";
 import { repeatsOf } from "../common/level";
 import { isWholeRange, hasSignAt, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
@@ -27,13 +28,17 @@ export function where(asking: Asking<QuestionOf<"where">>): WhereFinding {
   const [only] = found.stretches;
   const isEverywhere = only !== undefined && isWholeRange(only, range);
   const isOpen = search.open.length > 0;
+  const vague = vaguely(
+    found.stretches.flatMap((s) => [s.from, s.to]),
+    asking,
+  );
   const status = isEverywhere ? "everywhere" : stretches.length > 0 ? "found" : isOpen ? "unsettled" : "none";
   const here = compileNumber(e, table.number);
   return {
     ...asking.answered(),
     ask: "where",
     status,
-    complete: !isOpen,
+    complete: !isOpen && vague === null,
     searched: search.searched,
     repeats: isEverywhere ? null : repeatsOf(search),
     stretches,
@@ -42,6 +47,6 @@ export function where(asking: Asking<QuestionOf<"where">>): WhereFinding {
     jumps: search.jumps,
     secondWay: worst(search.roots.slice(0, MOST_CONFIRMED).map((r) => confirmRoot(asking, r, e, here, search.roots))),
     behaviour: status === "none" ? behaviourOf(asking, asking.body(), limit) : null,
-    message: isOpen && status !== "unsettled" ? openMessage(search.open, asking.variable.name) : null,
+    message: isOpen && status !== "unsettled" ? openMessage(search.open, asking.variable.name) : vague,
   };
 }
