@@ -36,7 +36,8 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
       ...(isWhole ? wholesIn(l, table) : {}),
     })),
     open: open.map(toldOpen),
-    secondWay: worst(confirmed),
+    // Where a place is known only roughly, plain values there tell nothing.
+    secondWay: vague ? null : worst(confirmed),
     message:
       open.length > 0
         ? openMessage(open, asking.variable.name)

@@ -1,0 +1,106 @@
+import { describe, expect, it } from "vitest";
+import type { CaseFile } from "../model";
+import { analysed, saidOf } from "./full.fixture";
+import { oneFunction, type Asked } from "./oneFunction.fixture";
+
+const RANGE = { from: -10, to: 10 };
+function ask(text: string, q: Asked, more: Partial<CaseFile> = {}) {
+  const { model, findings } = analysed({ ...oneFunction(text, RANGE, [q]), ...more });
+  expect(model.errors).toEqual([]);
+  return { ...findings[0]!, says: saidOf(findings[0]!, model) };
+}
+
+/** e^(−x²) as 10¹¹ leaves it of itself in doubles: one part in 10⁻⁵. */
+const CANCELS = "sqrt(10^22 + 2*10^11*exp(-x^2)) - 10^11";
+/** x, but for what rounding leaves of 10¹². */
+const NEARLY_X = "exp(ln(10^12 + x + sin(x)/10)) - 10^12";
+
+describe("a number whose parts cancel is not told to digits that nobody knows", () => {
+  it.each<[string, Asked, string]>([
+    ["a value", { ask: "value", function: "f", at: 1 }, "f at x = 1"],
+    ["a rate over a stretch", { ask: "rate", function: "f", between: [1, 2] }, "the rate of f"],
+    ["a total", { ask: "total", function: "f", between: [2.5, 3] }, "the total"],
+    ["an average", { ask: "average", function: "f", between: [2.5, 3] }, "the total"],
+  ])("%s", (_, q, what) => {
+    const f = ask(CANCELS, q);
+    expect(f).toMatchObject({ status: "unsettled", complete: false, value: null });
+    expect(f.says).toContain(`The parts of ${what} cancel, or nearly: all that is known is that it lies from `);
+    // What is said holds: e^(−1) and the like lie there.
+    const [low, high] = /from (\S+) to (\S+)\.$/
+      .exec(f.says)!
+      .slice(1)
+      .map((t) => Number(t.replace("−", "-")));
+    // (√π/2) (erfc(2.5) − erfc(3)), by any table of erfc
+    const total = 0.000341074;
+    const truth = { value: Math.exp(-1), rate: Math.exp(-4) - Math.exp(-1), total, average: total };
+    expect(low).toBeLessThanOrEqual(truth[q.ask as "value"]);
+    expect(high).toBeGreaterThanOrEqual(truth[q.ask as "value"]);
+  });
+  it("but it is told where nothing cancels, or what cancels is gone from the formula", () => {
+    expect(ask("exp(-x^2)", { ask: "value", function: "f", at: 1 })).toMatchObject({ status: "found", complete: true });
+    const gone = ask("10^11 x + exp(-x^2) - 10^11 x", { ask: "value", function: "f", at: 3.1 });
+    expect(gone.complete).toBe(true);
+    expect(gone.value).toBeCloseTo(Math.exp(-9.61), 12);
+  });
+});
+
+describe("a place with wide bounds says what they are", () => {
+  const NEAR = /^The place near x = \S+ is not known to all its digits: it lies from \S+ to \S+\.$/;
+  const line = { functions: [...oneFunction(NEARLY_X, RANGE, []).functions!] };
+  line.functions.push({ name: "g", of: "x", by: { kind: "formula", text: "5 + 0x" } });
+  it.each<[Asked, string]>([
+    [{ ask: "reach", function: "f", value: 5 }, "found"],
+    [{ ask: "reach-any", function: "f", values: [5] }, "found"],
+    [{ ask: "where", function: "f", relation: ">", value: 5 }, "found"],
+    [{ ask: "meet", functions: ["f", "g"] }, "found"],
+    [{ ask: "compare", functions: ["f", "g"] }, "found"],
+    [{ ask: "multiply", function: "f", factor: 2, start: 2 }, "found"],
+  ])("%o", (q, status) => {
+    const f = ask(NEARLY_X, q, line);
+    expect(f).toMatchObject({ status, complete: false });
+    const message = f.message ?? f.levels?.[0]?.message;
+    expect(message).toMatch(NEAR);
+  });
+  it("a root of a tame function is told as before", () =>
+    expect(ask("x + sin(x)/10", { ask: "reach", function: "f", value: 5 })).toMatchObject({
+      status: "found",
+      complete: true,
+      message: null,
+    }));
+});
+
+describe("a total is 0 where that is proven", () => {
+  const total = (text: string, a: number | string, b: number | string) =>
+    ask(text, { ask: "total", function: "f", between: [a, b] });
+  it.each<[string, number | string, number | string]>([
+    // the same on both sides of the middle, with signs turned
+    ["sin(x)", -3, 3],
+    ["x exp(-x^2)", -10, 10],
+    ["(x - 1)^3 exp(-(x - 1)^2)", -1, 3],
+    ["tanh(x + 2)", -5, 1],
+    ["cbrt(x)", -8, 8],
+    ["x/(1 + x^2)", -4, 4],
+    // an antiderivative that gains nothing
+    ["sin(x)", 0, "2 pi"],
+    ["cos(x)", 0, "pi"],
+    ["sin(pi x/6) + 2 cos(pi x/3)", -6, 6],
+    ["abs(sin(x)) - 2/pi", 0, "pi"],
+  ])("of %s from %s to %s", (text, a, b) => {
+    expect(total(text, a, b)).toMatchObject({ status: "found", complete: true, value: 0 });
+    expect(ask(text, { ask: "average", function: "f", between: [a, b] })).toMatchObject({ complete: true, value: 0 });
+  });
+  it.each<[string, number | string, number | string]>([
+    ["sin(x)", 0, 6.283185307179586],
+    ["10^11 x + exp(-x^2)", -10, 10],
+    ["sin(x) exp(cos(x))", 0, "2 pi"],
+  ])("and open of %s from %s to %s, of which that is not proven", (text, a, b) =>
+    expect(total(text, a, b)).toMatchObject({ status: "unsettled", complete: false, value: null }),
+  );
+  it("a running total that comes back to 0 is 0 there", () => {
+    const functions = [...oneFunction("sin(x)", RANGE, []).functions!];
+    functions.push({ name: "s", of: "x", by: { kind: "total", function: "f", from: 0 } });
+    const at = (x: number | string) => ask("sin(x)", { ask: "value", function: "s", at: x }, { functions });
+    expect(at("2 pi")).toMatchObject({ status: "found", complete: true, value: 0 });
+    expect(at("pi").value).toBeCloseTo(2, 12);
+  });
+});
