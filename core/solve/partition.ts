@@ -141,15 +141,16 @@ class Partitioner implements Splitting {
     goOn: (cell: CellPart, signs: readonly (-1 | 0 | 1)[]) => Part[],
     signs: readonly (-1 | 0 | 1)[] = [],
   ): Part[] {
-    const u = splitters[signs.length];
-    if (!u) return goOn(cell, signs);
+    const splitter = splitters[signs.length];
+    if (!splitter) return goOn(cell, signs);
+    const u = withoutNothing(splitter);
     if (!dependsOnVariable(u)) {
       const sign = constantSign(u);
       return sign === null
         ? [{ kind: "open", ...hullOf(cell) }]
         : this.bySigns(cell, splitters, because, goOn, [...signs, sign]);
     }
-    const found = zerosIn(u, cell, this.table, this.work);
+    const found = alsoOf(splitter, zerosIn(u, cell, this.table, this.work));
     if (found.everywhere) return this.bySigns(cell, splitters, because, goOn, [...signs, 0]);
     return this.cut(cell, found, because).flatMap((p) => {
       if (p.kind !== "cell") return [p];
@@ -249,6 +250,12 @@ class Partitioner implements Splitting {
     }
     return { zeros: zeros.sort((a, b) => a.spot.at - b.spot.at), everywhere: false, open };
   }
+}
+
+/** Zeros that were found in a shorter form are those of what it was made from, too. */
+function alsoOf(u: Expression, found: ZerosIn): ZerosIn {
+  const zeros = found.zeros.map((z) => ({ ...z, spot: { ...z.spot, zeroOf: [...z.spot.zeroOf, u] } }));
+  return { ...found, zeros };
 }
 
 const startOf = (p: PlacePart | OpenPart): number => (p.kind === "place" ? p.spot.at : p.lo);

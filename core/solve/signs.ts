@@ -107,7 +107,9 @@ function signThroughout(u: Expression, cell: CellPart, table: FunctionTable, wor
 
 /** Whether a place was found as the zero of the difference of two formulas. */
 function meetAt(s: Spot, f: Expression | null | undefined, g: Expression | null | undefined): boolean {
-  return !!f && !!g && s.zeroOf.some((u) => same(u, subtract(f, g)) || same(u, subtract(g, f)));
+  if (!f || !g) return false;
+  const differences = [subtract(f, g), subtract(g, f)].map(withoutNothing);
+  return s.zeroOf.some((u) => differences.some((d) => same(u, d)));
 }
 
 /** @param order  the sign of one value less another, where their bounds do not tell it; null where nothing does */
