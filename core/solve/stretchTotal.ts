@@ -1,4 +1,4 @@
-import { poly, rationalOfDouble, type Polynomial, type Rational } from "../numeric";
+import { ONE, poly, rationalOfDouble, type Polynomial, type Rational } from "../numeric";
 import { EMPTY, Enclosure, NOTHING, PARTIAL, iv, up } from "../interval";
 import { compileEnclosure, encloseRational, type Expression } from "../formula";
 import { endIntegral, type EndPiece } from "./endIntegral";
@@ -240,26 +240,39 @@ const tailLeaf = ({ lo, hi }: Spot, edge: number, sum: Enclosure, within: Within
   upTo: (x) => iv.subtract(sum, within(iv.subtract(new Enclosure(lo, hi), new Enclosure(x, x)))),
 });
 
-/** A polynomial between fractions: every sum is exact. */
+/** Inputs that are whole numbers of these are put in exactly, so that a sum that is a fraction is known as one. */
+const SIMPLE = 2 ** -10;
+
+/** A polynomial between fractions: sums up to simple numbers are exact, others are read off the powers of x − from. */
 class PolynomialLeaf implements Leaf {
   readonly lo: number;
   readonly hi: number;
   readonly sum: Enclosure;
+  private readonly start: Enclosure;
+  /** ∫ of the polynomial as one of x − from */
   private readonly whole: Polynomial;
-  private readonly start: Rational;
+  private readonly rounded: readonly Enclosure[];
 
-  constructor(p: Polynomial, from: Rational, to: Rational) {
-    this.whole = poly.antiderivative(p);
-    this.start = poly.valueAt(this.whole, from);
-    this.lo = encloseRational(from).hi;
+  constructor(
+    p: Polynomial,
+    private readonly from: Rational,
+    to: Rational,
+  ) {
+    const shifted = p.reduceRight<Polynomial>((sum, c) => poly.add(poly.multiply(sum, [from, ONE]), [c]), []);
+    this.whole = poly.antiderivative(poly.trim([...shifted]));
+    this.rounded = this.whole.map(encloseRational);
+    this.start = encloseRational(from);
+    this.lo = this.start.hi;
     this.hi = encloseRational(to).lo;
     this.sum = this.upToExactly(to);
   }
 
   private upToExactly(x: Rational): Enclosure {
-    return encloseRational(poly.valueAt(this.whole, x).sub(this.start));
+    return encloseRational(poly.valueAt(this.whole, x.sub(this.from)));
   }
   upTo(x: number): Enclosure {
-    return this.upToExactly(rationalOfDouble(x));
+    if (Number.isSafeInteger(x / SIMPLE)) return this.upToExactly(rationalOfDouble(x));
+    const t = iv.subtract(new Enclosure(x, x), this.start);
+    return this.rounded.reduceRight((sum, c) => iv.add(iv.multiply(sum, t), c), NOUGHT);
   }
 }
