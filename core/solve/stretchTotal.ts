@@ -41,12 +41,14 @@ const boundsOf = (sum: Integral): Enclosure =>
  */
 export function stretchTotal(e: Expression, table: FunctionTable, near: Rational, far: Rational): StretchTotal {
   const { list, whole, isNothing, isHard, isCutOff } = summedLeaves(e, table, near, far);
-  // Beyond the last leaf something has no value or no bound: what sum there is, is worked out by itself.
+  // Beyond the last leaf something has no value or no bound: what sum there is, is worked out by itself; right beside a
+  // pole it is not known.
   const alone = (end: Rational) => boundsOf(integrate(e, table, spotOfRational(near), spotOfRational(end)));
   const upToAny = (x: Enclosure) => readOver(list, x, table);
   return {
     whole: whole ?? (isHard && !isCutOff ? UNKNOWN : alone(far)),
-    upTo: (x) => readOff(list, x) ?? upToAny(new Enclosure(x, x)) ?? (isHard ? UNKNOWN : alone(rationalOfDouble(x))),
+    upTo: (x) =>
+      readOff(list, x) ?? upToAny(new Enclosure(x, x)) ?? (isHard || isCutOff ? UNKNOWN : alone(rationalOfDouble(x))),
     upToAny,
     isNothing,
   };
@@ -183,7 +185,7 @@ const NO_LEAVES: CellLeaves = {
 };
 
 /** Share of a cell that is left out beside an end up to which nothing can be summed; how many leaves go towards it. */
-const [LEFT_OUT, TOWARDS_NOTHING] = [2 ** -24, 200];
+const [LEFT_OUT, TOWARDS_NOTHING] = [2 ** -48, 400];
 
 /** @param side  1: summed from the left end on, −1: from the right one */
 function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: Room, side: 1 | -1): CellLeaves {
