@@ -69,9 +69,9 @@ export interface Leaves {
 }
 
 /**
- * A smooth stretch cut into leaves: with c the middle of one, ∑ a_k ∫ (x − c)^k over the k below the order, a_k the
- * Taylor coefficients at c; and last the coefficient over the whole leaf, which holds the rest. What is too wide is
- * halved.
+ * A smooth stretch cut into leaves: with c the middle of one, ∑ a_k ∫ (x − c)^k over the k below the order, a_k
+ * the Taylor coefficients at c; and last the coefficient over the whole leaf, which holds the rest. What is too wide
+ * is halved.
  * @param relTol  wanted width of the sum of all, relative to the size of what is summed
  * @param size  of what is summed, in y-unit · x-unit; null: each leaf is narrow for its own size, as beside a pole
  * @param side  1: from a on, −1: from b on

@@ -245,7 +245,7 @@ const tailLeaf = ({ lo, hi }: Spot, edge: number, sum: Enclosure, within: Within
 /** Inputs that are whole numbers of these are put in exactly, so that a sum that is a fraction is known as one. */
 const SIMPLE = 2 ** -10;
 
-/** A polynomial between fractions: sums up to simple numbers are exact, others are read off the powers of x − from. */
+/** A polynomial between fractions: sums up to simple numbers are exact, others by the powers of x − from. */
 class PolynomialLeaf implements Leaf {
   readonly lo: number;
   readonly hi: number;

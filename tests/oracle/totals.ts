@@ -20,8 +20,8 @@ const joined = (a: Measured, b: Measured, sign: 1 | -1): Measured =>
   a.off === Infinity || b.off === Infinity ? LOST : { v: a.v + sign * b.v, off: a.off + b.off };
 
 /**
- * ∫ over a cell by Boole's rule (Abramowitz & Stegun, 25.4.14) and by Simpson's; what they differ by tells how well it
- * is known.
+ * ∫ over a cell by Boole's rule (Abramowitz & Stegun, 25.4.14) and by Simpson's; what they differ by tells how well
+ * it is known.
  */
 function cellSum(f: Plain, a: number, b: number): Measured {
   if (a === b) return NOUGHT;

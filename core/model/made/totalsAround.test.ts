@@ -8,7 +8,7 @@ import { buildModel } from "../build";
 
 const { LN2, PI, E, sqrt, log, exp, abs } = Math;
 
-/** The running total of a formula from an input on, in a case whose inputs go from −2 to 6 (no range where `open`). */
+/** The running total of a formula from an input on, in a case whose inputs go from −2 to 6. */
 function totalOf(text: string, from: string, range: { from?: number; to?: number } = { from: -2, to: 6 }) {
   const model = buildModel({
     format: "pasear-case",
