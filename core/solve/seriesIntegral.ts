@@ -5,7 +5,9 @@ import {
   compileNumber,
   compileSeries,
   variableSeries,
+  type EnclosureFunction,
   type Expression,
+  type NumberFunction,
   type Series,
 } from "../formula";
 import type { FunctionTable } from "./table";
