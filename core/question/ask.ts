@@ -1,9 +1,9 @@
 import { quoted } from "../formula";
 import { Exhausted, within } from "../numeric";
 import type { Model, Question } from "../model";
+import { answeringOf } from "./answers";
 import { Asking, Refusal, type Answers } from "./common/asking";
 import type { AnyAnswer, Finding } from "./finding";
-import { roomOf } from "./rooms";
 
 /** Work that one question is given, in steps: at most about a second. */
 export const QUESTION_EFFORT = 6_000_000;
@@ -19,7 +19,7 @@ export function answer(question: Question, model: Model, answers: Answers, effor
   try {
     return within(effort, () => {
       const asking = new Asking(question, model, answers);
-      return judged(roomOf(question).answer(asking), asking.doubtful);
+      return judged(answeringOf(question.ask)(asking), asking.doubtful);
     });
   } catch (failure) {
     if (failure instanceof Exhausted) return { ...stopped, status: "cut", message: null };

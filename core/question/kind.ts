@@ -1,7 +1,6 @@
 import type { Amount, Model, Question } from "../model";
 import type { NumberFunction } from "../formula";
 import type { Unit } from "../units";
-import type { Asking } from "./common/asking";
 import type { Card } from "./common/card";
 import type { Followed } from "./common/followed";
 import type { Line } from "./common/line";
@@ -51,12 +50,10 @@ export interface Outline {
 }
 
 /**
- * A kind of question, all that is known of it: a room of its own under `core/question/`, named in `rooms.ts`. Whoever
- * wants something of a question asks its room.
+ * A kind of question, all that is known of it but how it is answered (`answers.ts`) and worked (`workings.ts`): a room
+ * of its own under `core/question/`, named in `rooms.ts`. Whoever wants something of a question asks its room.
  */
 export interface Kind<K extends Ask> {
-  /** Works the question out. @throws Refusal in a plain sentence where the question itself is at fault */
-  answer(asking: Asking<QuestionOf<K>>): AnswerTo<K>;
   /** The answer as a plain sentence. */
   sentence(f: AnswerTo<K>, say: Speech, q: QuestionOf<K>): string;
 

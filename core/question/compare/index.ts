@@ -5,7 +5,6 @@ import { range } from "../common/slots";
 import { MOST_TOLD, type Speech } from "../common/speech";
 import type { CompareFinding, FindingStretch } from "../finding";
 import type { Kind } from "../kind";
-import { compare as answer } from "./answer";
 
 function sentence(f: CompareFinding, say: Speech): string {
   if (f.status === "unsettled") return "Not settled: which is least could not be proven.";
@@ -28,7 +27,6 @@ function stretch(s: FindingStretch, say: Speech): string {
 
 /** Which of several functions is least, and from where on? */
 export const compare: Kind<"compare"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [

@@ -7,7 +7,6 @@ import { Unfit, theAmount, pairSlot, theFunction, type SlotOf } from "../common/
 import { few, type Speech } from "../common/speech";
 import type { GivenFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
-import { given as answer } from "./answer";
 
 type Asked = QuestionOf<"given">;
 
@@ -63,7 +62,6 @@ const theGiven: SlotOf<Asked> = {
 
 /** What must a given be so that a function has a value? */
 export const given: Kind<"given"> = {
-  answer,
   sentence,
 
   parts(q, words) {

@@ -3,7 +3,6 @@ import { followedValue } from "../common/followed";
 import { functionReplaced } from "../common/replaced";
 import { choiceSlot, range, theFunction } from "../common/slots";
 import type { Kind, Outline } from "../kind";
-import { best as answer } from "./answer";
 import { details } from "./details";
 import { sentence } from "./sentence";
 
@@ -18,7 +17,6 @@ function turning({ values }: Outline): "greatest" | "least" | null {
 
 /** Where is a function greatest, or least? */
 export const greatestLeast: Kind<"greatest" | "least"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [

@@ -9,7 +9,6 @@ import { functionSlot, range, rounding } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { MeetFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
-import { meet as answer } from "./answer";
 
 const inPlace = (i: number) =>
   functionSlot<QuestionOf<"meet">>(
@@ -24,7 +23,6 @@ function never(f: MeetFinding, say: Speech): string {
 
 /** Where do two functions meet? */
 export const meet: Kind<"meet"> = {
-  answer,
   sentence: (f, say) =>
     levelSentence(f, say, {
       goal: `${say.name} and ${say.other} meet`,

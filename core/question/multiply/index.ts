@@ -4,7 +4,6 @@ import { pointsOf } from "../common/pointsOf";
 import { functionReplaced } from "../common/replaced";
 import { theAmount, rounding, theFunction } from "../common/slots";
 import type { Kind, Outline } from "../kind";
-import { multiply as answer } from "./answer";
 import { sentence } from "./sentence";
 import { typed } from "./typed";
 
@@ -25,7 +24,6 @@ function grows({ values, from }: Outline): boolean {
 
 /** When has a function become a multiple of what it was? */
 export const multiply: Kind<"multiply"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [

@@ -6,7 +6,6 @@ import { theAmount, pairSlot, theFunction } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { RateFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
-import { rate as answer } from "./answer";
 
 function sentence(f: RateFinding, say: Speech, q: QuestionOf<"rate">): string {
   if (f.value === null) return f.message ?? "";
@@ -27,7 +26,6 @@ function amount(change: number, say: Speech, q: QuestionOf<"rate">): string {
 
 /** How fast does a function change, at an input or between two? */
 export const rate: Kind<"rate"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [

@@ -8,7 +8,6 @@ import { amountText, range, rounding, theFunction, typedAmount, type SlotOf } fr
 import { MOST_TOLD, few, type Speech } from "../common/speech";
 import type { ReachAnyFinding } from "../finding";
 import type { Kind, QuestionOf } from "../kind";
-import { reachAny as answer } from "./answer";
 
 type Level = ReachAnyFinding["levels"][number];
 
@@ -48,7 +47,6 @@ const theValues: SlotOf<QuestionOf<"reach-any">> = {
 
 /** Where has a function one of several values? */
 export const reachAny: Kind<"reach-any"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [

@@ -7,11 +7,9 @@ import { pointsOf } from "../common/pointsOf";
 import { functionReplaced } from "../common/replaced";
 import { theAmount, range, rounding, theFunction } from "../common/slots";
 import type { Kind } from "../kind";
-import { reach as answer } from "./answer";
 
 /** Where has a function a value? */
 export const reach: Kind<"reach"> = {
-  answer,
   sentence(f, say) {
     const level = say.out(f.level);
     const stays = f.behaviour ? `: it ${say.stays(f.behaviour)}` : "";

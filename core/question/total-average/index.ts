@@ -8,7 +8,6 @@ import { pairSlot, theFunction } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { TotalFinding } from "../finding";
 import type { Kind } from "../kind";
-import { total as answer } from "./answer";
 
 function sentence(f: TotalFinding, say: Speech): string {
   if (f.value === null) return f.message ?? "Not settled.";
@@ -20,7 +19,6 @@ function sentence(f: TotalFinding, say: Speech): string {
 
 /** What is the total of a function over a stretch, or its average? */
 export const totalAverage: Kind<"total" | "average"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [

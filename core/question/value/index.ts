@@ -9,7 +9,6 @@ import { theAmount, theFunction } from "../common/slots";
 import type { Speech } from "../common/speech";
 import type { ValueFinding } from "../finding";
 import type { Kind } from "../kind";
-import { value as answer } from "./answer";
 
 function sentence(f: ValueFinding, say: Speech): string {
   if (f.value === null) return f.message ?? "";
@@ -33,7 +32,6 @@ function band({ estimate }: ValueFinding, card: Card): string[] {
 
 /** What is a function at an input? */
 export const value: Kind<"value"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [{ text: "What is " }, words.function(), { text: " at " }, words.at(q.at), { text: "?" }],

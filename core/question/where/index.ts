@@ -4,7 +4,6 @@ import { toldByStretches } from "../common/toldByStretches";
 import { functionReplaced } from "../common/replaced";
 import { theAmount, choiceSlot, range, theFunction } from "../common/slots";
 import type { Kind } from "../kind";
-import { where as answer } from "./answer";
 import { RELATIONS, sentence } from "./sentence";
 
 const CHOICES = ([">=", ">", "<=", "<"] as const).map((value) => ({ value, text: RELATIONS[value] }));
@@ -13,7 +12,6 @@ const FLIPPED = { "<": ">", ">": "<", "<=": ">=", ">=": "<=" } as const;
 
 /** Where is a function above, or below, a value? */
 export const where: Kind<"where"> = {
-  answer,
   sentence,
 
   parts: (q, words) => [
