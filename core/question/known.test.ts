@@ -36,6 +36,12 @@ describe("a number whose parts cancel is not told to digits that nobody knows", 
     expect(low).toBeLessThanOrEqual(truth[q.ask as "value"]);
     expect(high).toBeGreaterThanOrEqual(truth[q.ask as "value"]);
   });
+  it("a rate in percent, whose whole is known to few digits", () => {
+    // 2 x e^(−x²)… of what rounding leaves of it: the slope is known well, what it is a percent of is not.
+    const f = ask(`${CANCELS} + x - x`, { ask: "rate", function: "f", at: 2.5, as: "percent" });
+    expect(f).toMatchObject({ status: "unsettled", complete: false, value: null });
+    expect(ask("exp(x/10)", { ask: "rate", function: "f", at: 2, as: "percent" }).value).toBeCloseTo(0.1, 12);
+  });
   it("but it is told where nothing cancels, or what cancels is gone from the formula", () => {
     expect(ask("exp(-x^2)", { ask: "value", function: "f", at: 1 })).toMatchObject({ status: "found", complete: true });
     const gone = ask("10^11 x + exp(-x^2) - 10^11 x", { ask: "value", function: "f", at: 3.1 });
@@ -60,6 +66,13 @@ describe("a place with wide bounds says what they are", () => {
     expect(f).toMatchObject({ status, complete: false });
     const message = f.message ?? f.levels?.[0]?.message;
     expect(message).toMatch(NEAR);
+  });
+  it("a given that is looked for", () => {
+    const by = { kind: "formula" as const, text: "exp(ln(10^12 + k x + sin(k))) - 10^12" };
+    const q: Asked = { ask: "given", given: "k", range: [1, 9], function: "f", at: 2.5, value: 7 };
+    const vague = ask("", q, { functions: [{ name: "f", of: "x", by }], givens: [{ name: "k", value: 2 }] });
+    expect(vague).toMatchObject({ status: "found", complete: false });
+    expect(vague.message).toMatch(/^The place near k = \S+ is not known to all its digits: it lies from \S+ to \S+\.$/);
   });
   it("a root of a tame function is told as before", () =>
     expect(ask("x + sin(x)/10", { ask: "reach", function: "f", value: 5 })).toMatchObject({
@@ -89,6 +102,12 @@ describe("a total is 0 where that is proven", () => {
     expect(total(text, a, b)).toMatchObject({ status: "found", complete: true, value: 0 });
     expect(ask(text, { ask: "average", function: "f", between: [a, b] })).toMatchObject({ complete: true, value: 0 });
   });
+  it("whichever end is named first", () => {
+    expect(total("cos(x)", "pi", 0)).toMatchObject({ complete: true, value: 0 });
+    expect(total("abs(sin(x)) - 2/pi", "pi", 0)).toMatchObject({ complete: true, value: 0 });
+    // |sin| gains 4 from −π to π, though each of its branches alone would gain nothing.
+    expect(total("abs(sin(x))", "pi", "-pi").value).toBeCloseTo(-4, 9);
+  });
   it.each<[string, number | string, number | string]>([
     ["sin(x)", 0, 6.283185307179586],
     ["10^11 x + exp(-x^2)", -10, 10],
@@ -100,7 +119,7 @@ describe("a total is 0 where that is proven", () => {
     const functions = [...oneFunction("sin(x)", RANGE, []).functions!];
     functions.push({ name: "s", of: "x", by: { kind: "total", function: "f", from: 0 } });
     const at = (x: number | string) => ask("sin(x)", { ask: "value", function: "s", at: x }, { functions });
-    expect(at("2 pi")).toMatchObject({ status: "found", complete: true, value: 0 });
+    for (const turn of ["2 pi", "-2 pi"]) expect(at(turn)).toMatchObject({ status: "found", complete: true, value: 0 });
     expect(at("pi").value).toBeCloseTo(2, 12);
   });
 });

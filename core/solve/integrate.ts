@@ -6,7 +6,15 @@ import { endIntegral } from "./endIntegral";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
-import { fineLeaves, leavesOf, summedSize, type Leaves, type Room } from "./seriesIntegral";
+import {
+  COARSE_REL_TOL,
+  fineLeaves,
+  leavesOf,
+  summedSize,
+  type Leaves,
+  type Room,
+  type Smooth,
+} from "./seriesIntegral";
 import { compareSpots, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { hullOf } from "./zerosIn";
@@ -27,9 +35,6 @@ export type Integral =
 const MAX_CELLS = 4000;
 /** A total known no better than this, relative to the size of what is summed, is none. */
 const WORST_REL_TOL = 1e-6;
-/** Wanted width of the proven bounds, relative to the size of what is summed. */
-const REL_TOL = 1e-11;
-const COARSE_REL_TOL = 1e-8;
 
 /**
  * Integral of `e` over [from, to], in y-unit · x-unit; exact where every part is a polynomial between fractions, else
@@ -119,17 +124,15 @@ function cellIntegral(f: Expression, cell: CellPart, table: FunctionTable, room:
   if (typeof tail === "string") return { ok: false, reason: tail, near: to.at };
   // Ends that overlap leave nothing between them that could be summed.
   if (!(head.edge < tail.edge)) return { ok: false, reason: "work", near: from.at };
-  const { leaves, near } = middleLeaves(f, table, head.edge, tail.edge, room);
+  const middle: Smooth = { f, table, from: head.edge, to: tail.edge };
+  const { leaves, near } = middleLeaves(middle, room);
   if (near !== null) return { ok: false, reason: "work", near };
-  const middle = leaves.reduce((sum, leaf) => iv.add(sum, leaf.sum), new Enclosure(0, 0));
-  const all = iv.add(iv.add(head.sum, middle), tail.sum);
-  const size = summedSize(f, table, leaves, COARSE_REL_TOL);
+  const all = [head, ...leaves, tail].reduce((sum, part) => iv.add(sum, part.sum), new Enclosure(0, 0));
+  const size = summedSize(middle, leaves, COARSE_REL_TOL);
   return { lo: all.lo, hi: all.hi, size, isImproper: head.within !== null || tail.within !== null };
 }
 
-/** Where the fine bounds cost too much, coarser ones are still proven. */
-function middleLeaves(f: Expression, table: FunctionTable, a: number, b: number, room: Room): Leaves {
-  const fine = fineLeaves(f, table, a, b, REL_TOL, room);
-  if (fine.near === null) return fine;
-  return leavesOf(f, table, a, b, COARSE_REL_TOL, { cells: room.cells + COARSE_CELLS });
+function middleLeaves(on: Smooth, room: Room): Leaves {
+  const fine = fineLeaves(on, room);
+  return fine.near === null ? fine : leavesOf(on, COARSE_REL_TOL, { cells: room.cells + COARSE_CELLS });
 }

@@ -23,6 +23,21 @@ const MAX_DEPTH = 40;
 /** Order of the series; even, so that the rest keeps its sign. */
 const ORDER = 16;
 
+/** Wanted width of a sum, relative to the size of what is summed. */
+const REL_TOL = 1e-11;
+/** Where that costs too much, coarser bounds are still proven. */
+export const COARSE_REL_TOL = 1e-8;
+
+/** What is summed: smooth, with a value from one double to the other. */
+export interface Smooth {
+  readonly f: Expression;
+  readonly table: FunctionTable;
+  readonly from: number;
+  readonly to: number;
+  /** −1: from the right end on */
+  readonly side?: 1 | -1;
+}
+
 /** Cells left for all of one integral. */
 export interface Room {
   cells: number;
@@ -40,28 +55,21 @@ export interface Leaf {
   upTo(x: number): Enclosure;
 }
 
-/** Where a sum is wider than this, relative to its size, most of it was less than thought, and all is made finer. */
-const WIDE = 1e-8;
-
 /** Leaves of a smooth stretch, narrow for what they are found to add up to. */
-export function fineLeaves(
-  e: Expression,
-  table: FunctionTable,
-  a: number,
-  b: number,
-  relTol: number,
-  room: Room,
-  side: 1 | -1 = 1,
-): Leaves {
+export function fineLeaves(on: Smooth, room: Room): Leaves {
   const left = room.cells;
-  const first = leavesOf(e, table, a, b, relTol, room, undefined, side);
+  const first = leavesOf(on, REL_TOL, room);
   if (first.near !== null) return first;
-  const size = summedSize(e, table, first.leaves, relTol);
+  const size = summedSize(on, first.leaves, REL_TOL);
   const width = first.leaves.reduce((sum, leaf) => sum + widthOf(leaf.sum), 0);
-  if (width <= WIDE * size) return first;
-  const again = leavesOf(e, table, a, b, relTol, { cells: left }, size, side);
+  // Most of it was less than thought.
+  if (width <= COARSE_REL_TOL * size) return first;
+  const again = leavesOf(on, REL_TOL, { cells: left }, size);
   return again.near === null ? again : first;
 }
+
+/** The same towards an end beside which nothing can be summed: each leaf is narrow for its own size. */
+export const leavesTowards = (on: Smooth, room: Room): Leaves => leavesOf(on, REL_TOL, room, null);
 
 /** Leaves one after the other from one end, and where they stop for want of room. */
 export interface Leaves {
@@ -76,23 +84,16 @@ export interface Leaves {
  * is halved.
  * @param relTol  wanted width of the sum of all, relative to the size of what is summed
  * @param size  of what is summed, in y-unit · x-unit; null: each leaf is narrow for its own size, as beside a pole
- * @param side  1: from a on, −1: from b on
  */
-export function leavesOf(
-  e: Expression,
-  table: FunctionTable,
-  a: number,
-  b: number,
-  relTol: number,
-  room: Room,
-  size: number | null = scaleOf(e, table, a, b, relTol),
-  side: 1 | -1 = 1,
-): Leaves {
-  const f = compileEnclosure(e, table.enclosure);
-  const series = compileSeries(e, table.series);
-  const number = compileNumber(e, table.number);
-  const ownSize = (lo: number, hi: number) => sizeOver(number, f, lo, hi, relTol);
-  const stack: [number, number, number][] = [[a, b, 0]];
+export function leavesOf(on: Smooth, relTol: number, room: Room, size: number | null = scaleOf(on, relTol)): Leaves {
+  const bounds = compileEnclosure(on.f, on.table.enclosure);
+  const series = compileSeries(on.f, on.table.series);
+  const number = compileNumber(on.f, on.table.number);
+  const allowed = (lo: number, hi: number) =>
+    size === null
+      ? sizeOver(number, bounds, lo, hi, relTol)
+      : size * Math.max((hi - lo) / (on.to - on.from), LEAST_SHARE);
+  const stack: [number, number, number][] = [[on.from, on.to, 0]];
   const leaves: Leaf[] = [];
   while (stack.length > 0) {
     const [lo, hi, depth] = stack.pop()!;
@@ -102,13 +103,12 @@ export function leavesOf(
     const rest = series(variableSeries(box, ORDER))?.[ORDER];
     const isKnown = rest && Number.isFinite(rest.lo) && Number.isFinite(rest.hi);
     // At an edge of the domain, and beside an upright tangent, a crude bound over a sliver is enough.
-    const crude = depth > SLIVER ? sliverOf(f(box), lo, hi) : null;
+    const crude = depth > SLIVER ? sliverOf(bounds(box), lo, hi) : null;
     if (isKnown) {
       const left = iv.subtract(new Enclosure(lo, lo), new Enclosure(m, m));
       const right = iv.subtract(new Enclosure(hi, hi), new Enclosure(m, m));
       const error = iv.multiply(rest, moment(left, right, ORDER));
-      const share = Math.max((hi - lo) / (b - a), LEAST_SHARE);
-      const isNarrow = widthOf(error) <= relTol * (size === null ? ownSize(lo, hi) : size * share);
+      const isNarrow = widthOf(error) <= relTol * allowed(lo, hi);
       if (!isNarrow && crude && widthOf(crude.sum) < widthOf(error)) {
         leaves.push(crude);
         continue;
@@ -127,7 +127,7 @@ export function leavesOf(
       [m, hi, depth + 1],
       [lo, m, depth + 1],
     ];
-    stack.push(...(side > 0 ? halves : halves.reverse()));
+    stack.push(...(on.side === -1 ? halves.reverse() : halves));
   }
   return { leaves, near: null };
 }
@@ -196,9 +196,9 @@ const ROUNDINGS = 64;
  * What is summed is at most about this large, in y-unit · x-unit; where terms cancel, not less than what rounding
  * leaves of them at the wanted width.
  */
-function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relTol: number): number {
-  const f = compileNumber(e, table.number);
-  const bounds = compileEnclosure(e, table.enclosure);
+function scaleOf({ f: summed, table, from: a, to: b }: Smooth, relTol: number): number {
+  const f = compileNumber(summed, table.number);
+  const bounds = compileEnclosure(summed, table.enclosure);
   let most = 0;
   for (let i = 0; i <= BOXES; i++) {
     const x = a + ((b - a) * i) / BOXES;
@@ -216,9 +216,9 @@ function scaleOf(e: Expression, table: FunctionTable, a: number, b: number, relT
 }
 
 /** The same once leaves are made: most of what is summed may lie in a few of them, which samples had not met. */
-export function summedSize(e: Expression, table: FunctionTable, leaves: readonly Leaf[], relTol: number): number {
-  const f = compileNumber(e, table.number);
-  const bounds = compileEnclosure(e, table.enclosure);
+export function summedSize(on: Smooth, leaves: readonly Leaf[], relTol: number): number {
+  const f = compileNumber(on.f, on.table.number);
+  const bounds = compileEnclosure(on.f, on.table.enclosure);
   const sizes = leaves.map(({ lo, hi }) => sizeOver(f, bounds, lo, hi, relTol));
   return Math.max(
     sizes.reduce((a, b) => a + b, 0),

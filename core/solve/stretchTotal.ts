@@ -6,7 +6,7 @@ import { integrate, type Integral } from "./integrate";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
 import { polynomialForm } from "./rationalForm";
-import { fineLeaves, leavesOf, type Leaf, type Room } from "./seriesIntegral";
+import { fineLeaves, leavesTowards, type Leaf, type Room, type Smooth } from "./seriesIntegral";
 import { spotOfRational, type Spot } from "./spot";
 import type { FunctionTable } from "./table";
 
@@ -24,8 +24,6 @@ export interface StretchTotal {
 
 /** Leaves a stretch may be cut into; where more are needed its sums are not known. */
 const MOST_LEAVES = 1000;
-/** Wanted width of a sum, relative to the size of what is summed. */
-const REL_TOL = 1e-11;
 
 /** What may be any number, or none: work that was given up proves nothing. */
 export const UNKNOWN = new Enclosure(-Infinity, Infinity, PARTIAL);
@@ -204,9 +202,10 @@ function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: R
   const [near, far] = side > 0 ? [head, tail] : [tail, head];
   if (typeof near === "string") return { ...NO_LEAVES, isUnbounded: near === "unbounded" };
   const isCutOff = typeof far === "string";
+  const smooth: Smooth = { f, table, from: start, to: end, side };
   const middle = isCutOff
-    ? leavesOf(f, table, start, end, REL_TOL, { cells: Math.min(room.cells, TOWARDS_NOTHING) }, null, side)
-    : fineLeaves(f, table, start, end, REL_TOL, room, side);
+    ? leavesTowards(smooth, { cells: Math.min(room.cells, TOWARDS_NOTHING) })
+    : fineLeaves(smooth, room);
   const isHard = middle.near !== null;
   const improper = [
     typeof head !== "string" && head.within ? headLeaf(from, head.edge, head.sum, head.within) : null,

@@ -1,6 +1,7 @@
 import type { Chance } from "../shared/chance";
-import { RANGES, questions, through } from "./cases";
-import { plus, randomFormula, randomPieces, type Measured, type Plain } from "./plain";
+import { RANGES, through } from "./cases";
+import { derivedWorld, randomInner } from "./derived";
+import { plus, randomFormula, type Measured, type Plain } from "./plain";
 import type { World } from "./world";
 
 /** How far beside an input a function is looked at, relative to the input or to 1; how much closer, and closest. */
@@ -49,46 +50,13 @@ interface Sides {
 /** A case with the slope of a random function, as it is and at a moved input, and a question of every kind about it. */
 export function randomSlopes(c: Chance): World {
   const [from, to] = c.of(RANGES);
-  const pieces = c.once(5) ? randomPieces(c, from, to) : null;
-  const f: Plain = pieces ? { text: "", at: pieces.at } : randomFormula(c, c.whole(1, 6));
+  const h = randomInner(c, from, to, 5, 6);
   const shift = c.whole(-3, 7);
   const isMirrored = c.once(2);
-  const g = randomFormula(c, c.whole(0, 3));
-  const slope = slopeOf(f);
-  const plain = {
-    f: slope,
-    g: plus(
-      through(slope, (x) => (isMirrored ? shift - x : x + shift)),
-      g,
-    ),
-  };
-  const by = pieces
-    ? ({ kind: "pieces", pieces: pieces.pieces.map((p) => ({ ...p })) } as const)
-    : ({ kind: "formula", text: f.text } as const);
-  const moved = isMirrored ? `h'(${shift} - x)` : `h'(x + ${shift})`;
+  const other = randomFormula(c, c.whole(0, 3));
+  const slope = slopeOf(h.plain);
+  const moved = through(slope, (x) => (isMirrored ? shift - x : x + shift));
+  const g = { ...plus(moved, other), text: `${isMirrored ? `h'(${shift} - x)` : `h'(x + ${shift})`} + ${other.text}` };
   const whole = c.once(4);
-  return {
-    from,
-    to,
-    whole,
-    isOpen: false,
-    functions: Object.fromEntries(
-      Object.entries(plain).map(([name, p]) => [
-        name,
-        (x: number) => p.at({ v: x, off: Number.isInteger(x) ? 0 : Math.abs(x) * 2.5e-16 }),
-      ]),
-    ),
-    document: {
-      format: "pasear-case",
-      version: 1,
-      title: "Slopes",
-      variables: [{ name: "x", from, to, ...(whole ? { whole: true } : {}) }],
-      functions: [
-        { name: "h", of: "x", by },
-        { name: "f", of: "x", by: { kind: "slope", function: "h" } },
-        { name: "g", of: "x", by: { kind: "formula", text: `${moved} + ${g.text}` } },
-      ],
-      questions: questions(c, from, to, ["f", "g"]),
-    },
-  };
+  return derivedWorld(c, { from, to, whole, h, f: { plain: slope, by: { kind: "slope", function: "h" } }, g });
 }

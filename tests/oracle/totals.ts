@@ -1,6 +1,7 @@
 import type { Chance } from "../shared/chance";
-import { RANGES, questions } from "./cases";
-import { plus, randomFormula, randomPieces, type Measured, type Plain } from "./plain";
+import { RANGES } from "./cases";
+import { derivedWorld, randomInner } from "./derived";
+import { plus, randomFormula, type Measured, type Plain } from "./plain";
 import type { World } from "./world";
 
 /** Cells that a range is summed over. */
@@ -73,34 +74,12 @@ export function totalOf(f: Plain, from: number, to: number, start: number): Plai
 /** A case with the running total of a random function, alone and in a sum, and a question of every kind about it. */
 export function randomTotals(c: Chance): World {
   const [from, to] = c.of(RANGES);
-  const pieces = c.once(4) ? randomPieces(c, from, to) : null;
-  const f: Plain = pieces ? { text: "", at: pieces.at } : randomFormula(c, c.whole(1, 5));
-  const g = randomFormula(c, c.whole(0, 2));
+  const h = randomInner(c, from, to, 4, 5);
+  const other = randomFormula(c, c.whole(0, 2));
   const start = from + Math.round((to - from) * c.next() * 4) / 4;
-  const total = totalOf(f, from, to, start);
+  const total = totalOf(h.plain, from, to, start);
+  const g = { ...plus(total, other), text: `f + ${other.text}` };
   const whole = c.once(5);
-  const by = pieces
-    ? ({ kind: "pieces", pieces: pieces.pieces.map((p) => ({ ...p })) } as const)
-    : ({ kind: "formula", text: f.text } as const);
-  return {
-    from,
-    to,
-    whole,
-    isOpen: false,
-    functions: Object.fromEntries(
-      Object.entries({ f: total, g: plus(total, g) }).map(([name, p]) => [name, (x: number) => p.at({ v: x, off: 0 })]),
-    ),
-    document: {
-      format: "pasear-case",
-      version: 1,
-      title: "Totals",
-      variables: [{ name: "x", from, to, ...(whole ? { whole: true } : {}) }],
-      functions: [
-        { name: "h", of: "x", by },
-        { name: "f", of: "x", by: { kind: "total", function: "h", from: start } },
-        { name: "g", of: "x", by: { kind: "formula", text: `f + ${g.text}` } },
-      ],
-      questions: questions(c, from, to, ["f", "g"]),
-    },
-  };
+  const by = { kind: "total", function: "h", from: start } as const;
+  return derivedWorld(c, { from, to, whole, h, f: { plain: total, by }, g });
 }

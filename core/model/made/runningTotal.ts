@@ -1,54 +1,11 @@
-import { poly, ratio, rationalOfDouble, toDouble, type Polynomial, type Rational } from "../../numeric";
+import { ratio, rationalOfDouble, toDouble, type Rational } from "../../numeric";
 import { BROKEN, EMPTY, Enclosure, NOTHING, iv } from "../../interval";
 import { encloseRational, type Expression } from "../../formula";
-import {
-  UNKNOWN,
-  polynomialExpression,
-  stretchTotal,
-  type FunctionTable,
-  type Piece,
-  type StretchTotal,
-} from "../../solve";
+import { UNKNOWN, stretchTotal, type FunctionTable, type StretchTotal } from "../../solve";
 import type { ModelVariable } from "../model";
 
 /** A range is parted as if it were at least so wide. */
 const LEAST_WIDTH = 1e-6;
-
-/** The pieces of a running total of a function whose parts are polynomials: joined without a jump, and 0 at `from`. */
-export function totalPieces(
-  parts: readonly { from: Rational | null; to: Rational | null }[],
-  polynomials: readonly (Polynomial | null)[],
-  from: Rational,
-): Piece[] {
-  const home = parts.findIndex(
-    (p, i) => polynomials[i] && (!p.from || p.from.compare(from) <= 0) && (!p.to || p.to.compare(from) >= 0),
-  );
-  if (home < 0) return [];
-  const whole = polynomials.map((p) => p && poly.antiderivative(p));
-  const constants: (Rational | null)[] = parts.map(() => null);
-  constants[home] = poly.valueAt(whole[home]!, from).neg();
-  const at = (i: number, x: Rational) => poly.valueAt(whole[i]!, x).add(constants[i]!);
-  for (let i = home + 1; i < parts.length && whole[i] && constants[i - 1]; i++)
-    constants[i] = at(i - 1, parts[i]!.from!).sub(poly.valueAt(whole[i]!, parts[i]!.from!));
-  for (let i = home - 1; i >= 0 && whole[i] && constants[i + 1]; i--)
-    constants[i] = at(i + 1, parts[i]!.to!).sub(poly.valueAt(whole[i]!, parts[i]!.to!));
-  return parts.flatMap((p, i) => {
-    const constant = constants[i];
-    if (!whole[i] || !constant) return [];
-    const expression = polynomialExpression(poly.add(whole[i]!, poly.constant(constant)));
-    return [
-      {
-        expression,
-        from: p.from,
-        to: p.to,
-        low: p.from ? toDouble(p.from) : -Infinity,
-        high: p.to ? toDouble(p.to) : Infinity,
-        closedFrom: true,
-        closedTo: i === parts.length - 1 || !constants[i + 1],
-      },
-    ];
-  });
-}
 
 /** Stretches that the range of a total is parted into. */
 const STRETCHES = 32;

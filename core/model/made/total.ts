@@ -12,7 +12,8 @@ import {
 import { partition, polynomialForm, type CellPart, type FunctionTable } from "../../solve";
 import { Trouble, said } from "../problems";
 import type { Bench } from "./bench";
-import { runningTotal, totalPieces } from "./runningTotal";
+import { runningTotal } from "./runningTotal";
+import { totalPieces } from "./totalPieces";
 import { told } from "./units";
 import type { ByOf, Made, Way } from "./way";
 

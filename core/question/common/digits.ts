@@ -1,6 +1,6 @@
 import { formatNumber } from "../../explain";
-import type { Spot } from "../../solve";
-import { showSpot, type Asking } from "./asking";
+import type { Range, Spot } from "../../solve";
+import { showSpot } from "./asking";
 
 /** What a number is known to lie in. */
 interface Bounds {
@@ -23,7 +23,10 @@ export const onlyBetween = (what: string, bounds: Bounds): string =>
 const OF_RANGE = 1e-9;
 
 /** What is said of the first place that is known less closely than it is told; null where all are known well. */
-export function vaguely(places: readonly (Spot | null)[], { range, variable }: Asking): string | null {
+export function vaguely(
+  places: readonly (Spot | null)[],
+  { range, variable }: { readonly range: Range; readonly variable: { readonly name: string } },
+): string | null {
   const width = range.from && range.to ? range.to.at - range.from.at : 1;
   const first = places.find((s) => s && !s.rational && !isClose(s) && s.hi - s.lo > OF_RANGE * width);
   return first

@@ -1,6 +1,15 @@
 import { VARIABLE, add, dependsOnVariable, exactNumber, substitute, subtract, type Expression } from "../../formula";
 import { ratio } from "../../numeric";
-import { inline, isExactlyZero, numberOfSpot, parityOf, partition, type FunctionTable, type Spot } from "../../solve";
+import {
+  compareSpots,
+  inline,
+  isExactlyZero,
+  numberOfSpot,
+  parityOf,
+  partition,
+  type FunctionTable,
+  type Spot,
+} from "../../solve";
 import { antiderivative } from "../../working";
 
 /**
@@ -9,6 +18,8 @@ import { antiderivative } from "../../working";
  * @param e  bounded between the ends
  */
 export function isNought(e: Expression, table: FunctionTable, from: Spot, to: Spot): boolean {
+  // A total turns its sign with its direction, and 0 has none.
+  if (compareSpots(from, to, table) === 1) return isNought(e, table, to, from);
   if (from.rational && to.rational) {
     const middle = exactNumber(from.rational.add(to.rational).div(ratio(2)));
     if (parityOf(substitute(inline(e, table), add(VARIABLE, middle))) === "odd") return true;

@@ -25,6 +25,7 @@ import type { GivenFinding, SecondWay, Solution } from "../finding";
 import { plainEvaluation } from "../common/secondWay";
 import { Refusal, numberOf, showSpot, type Asking } from "../common/asking";
 import { residualScale, worst } from "../common/confirm";
+import { vaguely } from "../common/digits";
 import { exactShown } from "../common/exactShown";
 import { slopeOfGiven } from "./slopeOfGiven";
 import { isWholeRange, openMessage, told, toldOpen } from "../common/stretches";
@@ -41,22 +42,27 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
   const [first] = search.everywhere;
   const isFound = search.roots.length > 0 || first !== undefined;
   const isEverywhere = first !== undefined && isWholeRange(first, range);
+  const vague = vaguely(
+    search.roots.map((r) => r.spot),
+    { range, variable: { name: q.given } },
+  );
   return {
     ask: "given",
     ...asking.answered({ from: range.from.at, to: range.to.at }),
     status: isEverywhere ? "everywhere" : isFound ? "found" : search.open.length > 0 || !isWhole ? "unsettled" : "none",
-    complete: search.open.length === 0 && isWhole,
+    complete: search.open.length === 0 && isWhole && vague === null,
     solutions: search.roots.map((r) => solutionOf(r, level.at)),
     stretches: search.everywhere.map(told),
     open: search.open.map(toldOpen),
     given: q.given,
     at: at.at,
     level: level.at,
-    secondWay: evaluated(search.roots, compileNumber(e, table.number)),
+    // Where a place is known only roughly, plain values there tell nothing.
+    secondWay: vague ? null : evaluated(search.roots, compileNumber(e, table.number)),
     message: isWhole
       ? search.open.length > 0 && isFound
         ? openMessage(search.open, q.given)
-        : null
+        : vague
       : `Not settled: what slope there is where a corner or a root lies at ${asking.variable.name} = ${showSpot(at)}.`,
   };
 }

@@ -115,21 +115,15 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
         : `Not settled: whether ${name} has a slope at ${x} = ${showSpot(at)}.`,
     };
   }
-  if (!slope.exact && !isClose(slope))
-    return { ...without(asking, over), status: "unsettled", message: onlyBetween(`the rate of ${name}`, slope) };
-  let value = slope.exact ? toDouble(slope.exact) : slope.lo + (slope.hi - slope.lo) / 2;
-  const n = table.number(name);
   const isPercent = asking.q.as === "percent";
-  if (isPercent) {
-    const base = valueAt(asking.body(), at, table);
-    const sign = base.kind === "value" ? signOfValue(base) : null;
-    if (sign === 0) throw new Refusal(`${name} is 0 at ${x} = ${showSpot(at)}; a rate in percent of 0 has no meaning.`);
-    if (base.kind !== "value" || sign === null)
-      throw new Refusal(
-        `Not settled: whether ${name} is 0 at ${x} = ${showSpot(at)}, where it is the whole of a percent.`,
-      );
-    value /= base.exact ? toDouble(base.exact) : (base.lo + base.hi) / 2;
-  }
+  const whole = isPercent ? wholeOfPercent(asking, at) : null;
+  const exact = whole ? slope.exact && whole.exact && slope.exact.div(whole.exact) : slope.exact;
+  const inUnits = new Enclosure(slope.lo, slope.hi);
+  const bounds = whole ? iv.divide(inUnits, new Enclosure(whole.lo, whole.hi)) : inUnits;
+  if (!exact && !isClose(bounds))
+    return { ...without(asking, over), status: "unsettled", message: onlyBetween(`the rate of ${name}`, bounds) };
+  const value = exact ? toDouble(exact) : bounds.lo + (bounds.hi - bounds.lo) / 2;
+  const n = table.number(name);
   const { from, to } = asking.range;
   const width = from && to ? (to.at - from.at) * NEIGHBOURHOOD : 0;
   const shown = isPercent ? (t: number) => n(t) / n(at.at) : n;
@@ -140,6 +134,18 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
     exactValue: slope.exact && !isPercent ? readable(rationalText(slope.exact)) : null,
     secondWay: differenceQuotient(shown, at.at, value, width),
   };
+}
+
+/** What a rate at an input is a percent of. */
+function wholeOfPercent(asking: RateAsking, at: Spot): Known {
+  const { name } = asking;
+  const base = valueAt(asking.body(), at, asking.table);
+  const where = `${asking.variable.name} = ${showSpot(at)}`;
+  const sign = base.kind === "value" ? signOfValue(base) : null;
+  if (sign === 0) throw new Refusal(`${name} is 0 at ${where}; a rate in percent of 0 has no meaning.`);
+  if (base.kind !== "value" || sign === null)
+    throw new Refusal(`Not settled: whether ${name} is 0 at ${where}, where it is the whole of a percent.`);
+  return base;
 }
 
 /** The slope at an input; none where the function has a corner, a jump or no value there. */

@@ -54,14 +54,16 @@ export function total(asking: Asking<QuestionOf<"total" | "average">>): TotalFin
   const [lo, hi] = order === 1 ? [to, from] : [from, to];
   const bounds = { lo: sum.low, hi: sum.high };
   const isKnown = sum.exact !== null || isClose(bounds);
-  if (!isKnown && !(sum.value === 0 && !sum.isImproper && isNought(e, table, lo, hi)))
+  if (!isKnown && !(sum.value === 0 && !sum.isImproper && isNought(e, table, from, to)))
     return { ...without, status: "unsettled", message: onlyBetween("the total", bounds) };
   const breaks = partition([e], table, { from: lo, to: hi }).flatMap((p) => (p.kind === "place" ? [p.spot.at] : []));
   const plain = compileNumber(e, table.number);
   return {
     ...without,
     complete: true,
-    ...(q.ask === "average" ? averaged(sum, from, to) : { value: sum.value, exactValue: written(sum.exact) }),
+    ...(q.ask === "average"
+      ? averaged(sum, from, to)
+      : { value: sum.value === 0 ? 0 : sum.value, exactValue: written(sum.exact) }),
     // Plain sums cannot follow a function that is not bounded at an end.
     secondWay: sum.isImproper ? null : gaussSum(plain, from.at, to.at, sum.value, breaks),
   };
