@@ -105,6 +105,36 @@ describe("stretches", () => {
   });
 });
 
+describe("why a level is never taken", () => {
+  it.each([
+    ["sqrt(-1 - x^2)", "has no value there"],
+    ["3 floor(x) - 1.5", "passes it without taking it"],
+    ["1/(x - 5)", "passes it without taking it"],
+    ["2 + exp(-x)", "falls from 3 and stays above 2"],
+  ])("%s: it %s", (text, why) => expect(reach(text, 0).says).toContain(`f is never 0 on 0 … 10: it ${why}.`));
+  it("of a running total that begins at a pole", () => {
+    const h = { f: "1/x", s: { kind: "total" as const, function: "f", from: 0 } };
+    const never = solve(h, { ask: "where", function: "s", relation: ">", value: 1 });
+    expect(never).toMatchObject({ status: "none", says: "s is never above 1 on 0 … 10: it has no value there." });
+  });
+});
+
+describe("a running total is 0 where it begins, also between doubles", () => {
+  const of = (text: string, from: number) => ({ f: text, s: { kind: "total" as const, function: "f", from } });
+  it.each<[string, number]>([
+    ["exp(x)", 0.4],
+    ["exp(-x^2)", 0.1],
+    ["sqrt(x - 0.7)", 0.7],
+    ["2 + sin(x)", 1.3],
+  ])("of %s from %s", (text, from) => {
+    const range = { from, to: 5 };
+    const least = solve(of(text, from), { ask: "least", function: "s" }, range);
+    expect(least).toMatchObject({ status: "found", complete: true, value: 0, solutions: [{ at: from }] });
+    const nought = solve(of(text, from), { ask: "reach", function: "s", value: 0 }, range);
+    expect(nought).toMatchObject({ status: "found", complete: true, solutions: [{ at: from }] });
+  });
+});
+
 describe("a price that drops at 50", () => {
   const pieces: FunctionRow["by"] = {
     kind: "pieces",

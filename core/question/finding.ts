@@ -63,6 +63,8 @@ export interface Behaviour {
   readonly monotone: "rises" | "falls" | null;
   readonly level: number;
   readonly approaches: number | null;
+  /** it provably has values on both sides of the level, or none at all */
+  readonly values: "both sides" | "none" | null;
 }
 
 /** What the answer is about: names and range, resolved. */

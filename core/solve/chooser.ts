@@ -199,6 +199,8 @@ export class Chooser {
     if (!there) return "open";
     const value = d.enclosure(new Enclosure(there.lo, there.hi));
     if (value.flags & EMPTY) return "none";
+    // A total is 0 where it begins; the start may lie between doubles.
+    if (there.rational?.compare(d.from) === 0) return wholeNumber(0);
     return Number.isFinite(value.lo) && Number.isFinite(value.hi) ? e : "open";
   }
 

@@ -1,4 +1,4 @@
-import { ONE, isZero, signOf, toDouble } from "../numeric";
+import { ONE, isZero, signOf, toDouble, type Rational } from "../numeric";
 import { EMPTY, Enclosure, PARTIAL, containsZero, iv, up } from "../interval";
 import { compileEnclosure, encloseRational, type Expression } from "../formula";
 import { orderBound, vanishes, type Term } from "./growth";
@@ -71,19 +71,35 @@ function headWithin(term: Term, distance: Enclosure): Enclosure {
   return new Enclosure(Math.min(near.lo, far.lo), Math.max(near.hi, far.hi));
 }
 
-/** ∫ c t^r L^s e^w dt from 0 to d: finite when r is above −1, or where the exponential makes it so. */
+/** ∫ c t^r L^s e^w dt from 0 to d: finite when r is above −1, or where logarithms or the exponential make it so. */
 function headIntegral(t: Term, d: Enclosure): Enclosure | "unbounded" | null {
   if (t.w) return exponentialHead(t, d);
-  const r = t.r.add(ONE);
-  if (signOf(r) < 0 || (signOf(r) === 0 && signOf(t.s) >= 0)) return containsZero(t.c) ? null : "unbounded";
-  const isLogarithmic = t.s.compare(ONE) === 0;
-  if (signOf(r) === 0 || !(isZero(t.s) || isLogarithmic)) return null;
-  const exponent = encloseRational(r);
-  const power = iv.realPower(d, exponent);
-  const plain = iv.divide(power, exponent);
-  if (!isLogarithmic) return iv.multiply(t.c, plain);
-  const logarithm = iv.add(iv.negate(iv.ln(d)), iv.divide(new Enclosure(1, 1), exponent));
-  return iv.multiply(t.c, iv.multiply(plain, logarithm));
+  const q = t.r.add(ONE);
+  const beyond = t.s.add(ONE);
+  if (signOf(q) < 0 || (signOf(q) === 0 && signOf(beyond) >= 0)) return containsZero(t.c) ? null : "unbounded";
+  const logarithm = iv.negate(iv.ln(d));
+  if (signOf(q) > 0) return iv.multiply(t.c, logarithmicHead(d, logarithm, q, t.s, STEPS_DOWN));
+  const exponent = encloseRational(beyond);
+  return iv.divide(iv.multiply(t.c, iv.realPower(logarithm, exponent)), iv.negate(exponent));
+}
+
+/** How often a power of a logarithm is made smaller before it is only bounded. */
+const STEPS_DOWN = 8;
+
+/**
+ * ∫ t^(q−1) L^s dt from 0 to d, L = ln(1/t), by parts: d^q L^s/q + s/q ∫ t^(q−1) L^(s−1) dt. That ends with a whole
+ * s; with any other, L^s only grows with t as soon as s is below 0, so that it lies between 0 and what it is at d.
+ */
+function logarithmicHead(d: Enclosure, logarithm: Enclosure, q: Rational, s: Rational, steps: number): Enclosure {
+  const exponent = encloseRational(q);
+  const factor = isZero(s) ? point(1) : iv.realPower(logarithm, encloseRational(s));
+  const first = iv.divide(iv.multiply(iv.realPower(d, exponent), factor), exponent);
+  if (isZero(s)) return first;
+  const bounds = signOf(s) < 0 ? new Enclosure(0, first.hi) : new Enclosure(0, Infinity);
+  if (steps === 0) return bounds;
+  const share = iv.divide(encloseRational(s), exponent);
+  const { lo, hi } = iv.add(first, iv.multiply(share, logarithmicHead(d, logarithm, q, s.sub(ONE), steps - 1)));
+  return new Enclosure(Math.max(lo, bounds.lo), Math.min(hi, bounds.hi));
 }
 
 /** With an exponential that vanishes, by the greatest of what is multiplied with c; one that grows has no integral. */

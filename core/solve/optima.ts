@@ -2,6 +2,7 @@ import { EMPTY, Enclosure, PARTIAL } from "../interval";
 import { compileEnclosure, dependsOnVariable, differentiate, type Expression } from "../formula";
 import { BestSearch } from "./bestSearch";
 import type { Attained, Bound } from "./taken";
+import { inlineSmooth } from "./inline";
 import { limitAt } from "./limits";
 import { openStairs } from "./openStairs";
 import { newWork, partition, refine, type Work } from "./partition";
@@ -54,7 +55,8 @@ export function turningParts(
   const listed = openStairs(whole, table, work, (v) => (sense > 0 ? v.hi >= level : v.lo <= level));
   return refine(listed, table, work, (cell) => {
     const f = cell.formulas[0];
-    return f && dependsOnVariable(f) ? [differentiate(f)] : [];
+    // The slope of a running total is what it sums, and algebra sees more in that than in its name.
+    return f && dependsOnVariable(f) ? [inlineSmooth(differentiate(f), table)] : [];
   });
 }
 

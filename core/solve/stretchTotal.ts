@@ -38,7 +38,9 @@ const boundsOf = (sum: Integral): Enclosure =>
  * @param far  the other end, on either side
  */
 export function stretchTotal(e: Expression, table: FunctionTable, near: Rational, far: Rational): StretchTotal {
-  const { list, whole, isNothing, isHard, isCutOff } = summedLeaves(e, table, near, far);
+  const { list, whole, isNothing, isHard, isCutOff, nothingFrom } = summedLeaves(e, table, near, far);
+  const isRight = near.compare(far) < 0;
+  const isBeyond = (x: number) => nothingFrom !== null && (isRight ? x >= nothingFrom : x <= nothingFrom);
   // Beyond the last leaf something has no value or no bound: what sum there is, is worked out by itself; right beside a
   // pole it is not known.
   const alone = (end: Rational) => boundsOf(integrate(e, table, spotOfRational(near), spotOfRational(end)));
@@ -46,7 +48,11 @@ export function stretchTotal(e: Expression, table: FunctionTable, near: Rational
   return {
     whole: whole ?? (isHard && !isCutOff ? UNKNOWN : alone(far)),
     upTo: (x) =>
-      readOff(list, x) ?? upToAny(new Enclosure(x, x)) ?? (isHard || isCutOff ? UNKNOWN : alone(rationalOfDouble(x))),
+      isBeyond(x)
+        ? NOTHING
+        : (readOff(list, x) ??
+          upToAny(new Enclosure(x, x)) ??
+          (isHard || isCutOff ? UNKNOWN : alone(rationalOfDouble(x)))),
     upToAny,
     isNothing,
   };
@@ -71,6 +77,8 @@ interface SummedLeaves {
   readonly isHard: boolean;
   /** up to the end of a cell nothing can be summed */
   readonly isCutOff: boolean;
+  /** from this double on, going on, there is provably no sum */
+  readonly nothingFrom: number | null;
 }
 
 function summedLeaves(e: Expression, table: FunctionTable, near: Rational, far: Rational): SummedLeaves {
@@ -85,6 +93,7 @@ function summedLeaves(e: Expression, table: FunctionTable, near: Rational, far: 
     isNothing: false,
     isHard: false,
     isCutOff: false,
+    nothingFrom: null,
     ...how,
   });
   const joined = (a: Enclosure, b: Enclosure) => (isRight ? iv.add(a, b) : iv.subtract(a, b));
@@ -102,7 +111,10 @@ function summedLeaves(e: Expression, table: FunctionTable, near: Rational, far: 
       list.push({ leaf, f, before: isRight ? sum : next, behind: isRight ? next : sum });
       sum = next;
     }
-    if (!cell.far) return told(null, { isHard: cell.isHard, isCutOff: cell.isCutOff });
+    if (!cell.far) {
+      const nothingFrom = cell.isEndless ? (isRight ? part.to!.hi : part.from!.lo) : null;
+      return told(null, { isHard: cell.isHard, isCutOff: cell.isCutOff, nothingFrom });
+    }
     sum = joined(sum, cell.far);
     // Behind the rightmost leaf of a cell stands a place.
     const at = isRight ? list.length - 1 : own;
@@ -172,6 +184,8 @@ interface CellLeaves {
   readonly isCutOff: boolean;
   /** from the near end on nothing can be summed */
   readonly isUnbounded: boolean;
+  /** up to the far end there is provably no sum */
+  readonly isEndless: boolean;
 }
 const NO_LEAVES: CellLeaves = {
   near: null,
@@ -180,6 +194,7 @@ const NO_LEAVES: CellLeaves = {
   isHard: false,
   isCutOff: false,
   isUnbounded: false,
+  isEndless: false,
 };
 
 /** Share of a cell that is left out beside an end up to which nothing can be summed; how many leaves go towards it. */
@@ -220,6 +235,7 @@ function cellLeaves(f: Expression, cell: CellPart, table: FunctionTable, room: R
     leaves: [...(first ? [first] : []), ...middle.leaves, ...(last && !isHard ? [last] : [])],
     isHard,
     isCutOff,
+    isEndless: far === "unbounded",
   };
 }
 

@@ -13,7 +13,7 @@ const FURTHER = 2 ** 12;
 const MOST_DELTA = 1 / 16;
 
 /**
- * The leading term of a running total that grows without bound beside a place, or far out. With y = 1/t, what is
+ * The leading term of a running total beside its start, or where it grows without bound: beside a place, or far out. With y = 1/t, what is
  * summed lies in c·y^k, so that from Y = 1/Δ on the total is K ± c (y^q − Y^q)/q with q = k − 1 (far out k + 1),
  * or K ± c ln(y/Y) where that is 0.
  * @param leadingOf  the leading term of what is summed, on (0, Δ]
@@ -25,6 +25,7 @@ export function totalTerm(
   leadingOf: (summed: Expression, approach: Approach) => Term | null,
 ): Term | null {
   const { spot, side, delta } = approach;
+  if (spot?.rational?.compare(total.from) === 0) return firstTerm(leadingOf(total.slope, approach), side);
   const wide = delta * FURTHER;
   if (wide > MOST_DELTA) return null;
   const summed = leadingOf(total.slope, { ...approach, delta: wide });
@@ -42,6 +43,16 @@ export function totalTerm(
   if (signOf(order) === 0) return { c: logarithmic(grown, before, delta, wide), r: ZERO, s: ONE, w: null, lead };
   const c = algebraic(grown, before, order, delta, wide);
   return { c, r: order.neg(), s: ZERO, w: null, lead: lead && divide(lead, exactNumber(order)) };
+}
+
+/** The leading term of a total beside its own start, where it is 0: of c·t^r it is c·t^(r+1)/(r+1). */
+function firstTerm(summed: Term | null, side: 1 | -1): Term | null {
+  if (!summed || summed.w || !isZero(summed.s)) return null;
+  const order = summed.r.add(ONE);
+  if (signOf(order) <= 0) return null;
+  const c = iv.divide(side > 0 ? summed.c : iv.negate(summed.c), encloseRational(order));
+  const lead = summed.lead && (side > 0 ? summed.lead : negate(summed.lead));
+  return { c, r: order, s: ZERO, w: null, lead: lead && divide(lead, exactNumber(order)) };
 }
 
 /** What c (y^q − Y^q)/q + K is of y^q, for every y from 1/δ on. */

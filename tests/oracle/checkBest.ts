@@ -43,11 +43,14 @@ function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string 
   const side = (k: number) => signed([at - 10 ** -k, at + 10 ** -k].filter((x) => x >= w.from && x <= w.to));
   // Growth may be as slow as a logarithm's.
   const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
-  const isSure = [at - 1e-12, at + 1e-12].every((x) => x < w.from || x > w.to || value(x).off !== Infinity);
+  // What parts leave that cancel tells nothing either.
+  const isSure = [6, 9, 12]
+    .flatMap((k) => [at - 10 ** -k, at + 10 ** -k].map(value))
+    .every(({ v, off }) => !(off > 1e-3 * Math.max(1, Math.abs(v))));
   const isAbove = (y: number) => y > last + 1e-3 * Math.max(1, Math.abs(last));
   // Beside 0 doubles go much closer: a logarithm may show there alone that it grows. A pole between poles may be
   // narrower than all of these: the closest doubles tell.
-  const beside = [1e-13, 1e-14, 1e-15, 4e-16].flatMap((share) => [at * (1 - share), at * (1 + share)]);
+  const beside = [1e-11, 1e-12, 1e-13, 1e-14, 1e-15, 4e-16].flatMap((share) => [at * (1 - share), at * (1 + share)]);
   const closest = at === 0 ? side(280) : signed(beside);
   if (closest.some(isAbove)) return null;
   // Beside a great number, growth as slow as a root's is not seen at all.

@@ -97,6 +97,9 @@ function edgeOfRounding(value: Value, sure: number, lost: number): number | null
   return a;
 }
 
+/** How many values between two places are looked at. */
+const LOOKS = 64;
+
 /**
  * Halves a change of sign; null where it is a jump, a pole or a gap.
  * @returns  where it is, and how far off that may be: around a crossing that is flat, rounding hides the signs
@@ -125,6 +128,12 @@ export function closeIn(value: Value, lo: number, hi: number): { readonly at: nu
   // Beside a hole both sides come to 0, and nothing is taken.
   const [from, to] = near ?? [a, b];
   if (Number.isNaN(f(Math.abs(from) < 1e-12 ? 0 : Number(from.toPrecision(12)))) || Number.isNaN(f(roundest(from, to))))
+    return null;
+  // Where a part is too great for a double in the middle of what rounding hides, nobody knows what happens there.
+  if (
+    near &&
+    Array.from({ length: LOOKS }, (_, i) => from + ((to - from) * (i + 0.5)) / LOOKS).some((x) => Number.isNaN(f(x)))
+  )
     return null;
   const isTaken = Math.max(Math.abs(f(from)), Math.abs(f(to))) < 1e-6 * Math.max(start, 1e-3);
   return isTaken ? { at: from + (to - from) / 2, within: (to - from) / 2 } : null;

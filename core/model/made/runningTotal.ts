@@ -31,8 +31,8 @@ export function runningTotal(
       return v.flags & EMPTY ? NaN : v.lo + (v.hi - v.lo) / 2;
     },
     enclosure: (x) => {
-      if (x.flags & EMPTY || !Number.isFinite(x.lo) || !Number.isFinite(x.hi))
-        return x.flags & EMPTY ? NOTHING : new Enclosure(-Infinity, Infinity);
+      if (x.flags & EMPTY) return NOTHING;
+      if (!Number.isFinite(x.lo) || !Number.isFinite(x.hi)) return UNKNOWN;
       if (x.lo === x.hi) return total.upTo(x.lo);
       const slope = f(x);
       // What only rises, or only falls, takes its bounds at the ends.
@@ -48,9 +48,12 @@ export function runningTotal(
       const narrow = isTame ? null : total.upToAny(x);
       if (narrow) return narrow;
       const m = x.lo + (x.hi - x.lo) / 2;
+      const middle = total.upTo(m);
+      // A total without value at one input has none at another only where what lies between them can be summed.
+      if (middle.flags & EMPTY && !isTame) return UNKNOWN;
       // Where what is summed jumps, its sum does not.
       const steepness = new Enclosure(slope.lo, slope.hi, slope.flags & ~BROKEN);
-      return iv.add(total.upTo(m), iv.multiply(steepness, iv.subtract(x, new Enclosure(m, m))));
+      return iv.add(middle, iv.multiply(steepness, iv.subtract(x, new Enclosure(m, m))));
     },
   };
 }

@@ -24,6 +24,7 @@ function worked(asking: Asking, shown: Expression, level: Spot | null): Behaviou
     monotone,
     level: level ? level.at : 0,
     approaches: farOut?.status === "approached" ? farOut.bound.value : null,
+    values: valuesOf(least, greatest),
   };
 }
 
@@ -40,6 +41,14 @@ function directionOf(parts: readonly Part[], table: FunctionTable): Behaviour["m
 function boundOf(s: OptimumSearch, side: 1 | -1): number {
   if (s.status === "attained") return s.complete ? (side > 0 ? s.high : s.low) : side * Infinity;
   return s.status === "approached" ? (s.bound.value ?? side * Infinity) : side * Infinity;
+}
+
+/** Bounds that are not proven tell nothing of where the values lie. */
+function valuesOf(least: OptimumSearch, greatest: OptimumSearch): Behaviour["values"] {
+  if (least.status === "undefined" && greatest.status === "undefined") return "none";
+  const isProven = (s: OptimumSearch) =>
+    s.status === "attained" ? s.complete : s.status === "approached" || s.status === "unbounded";
+  return isProven(least) && isProven(greatest) ? "both sides" : null;
 }
 
 function placeOf(s: OptimumSearch): number | null {

@@ -67,6 +67,7 @@ export function bisectionNear(
 /**
  * Golden-section search for the best value near an optimum (Kiefer 1953); values are compared, since inputs near a peak
  * hardly differ in value.
+ * @param rounding  how far off plain values may be at the optimum
  */
 export function goldenSection(
   g: NumberFunction,
@@ -75,6 +76,7 @@ export function goldenSection(
   value: number,
   lo: number,
   hi: number,
+  rounding = 0,
 ): SecondWay {
   // Where there is no value nothing can be best.
   const f = (x: number): number => {
@@ -107,7 +109,8 @@ export function goldenSection(
   const best = Math.max(fc, fd, sense * first, sense * last, sense * f(at));
   // Beside a best value of 0 doubles are as far off as the values around it are great.
   const around = [value, first, last].map(Math.abs).filter(Number.isFinite);
-  return judge("golden-section search", value, sense * best, Math.max(...around));
+  const scale = Math.max(...around);
+  return judge("golden-section search", value, sense * best, scale, Math.min(rounding, AGREE_REL_TOL * scale));
 }
 
 /**

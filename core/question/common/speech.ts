@@ -88,22 +88,28 @@ export class Speech {
     return this.span(s.from ?? -Infinity, s.to ?? Infinity, [after, before]);
   }
 
-  /** What the function does instead of taking a level. */
-  stays(b: Behaviour): string {
+  /** What the function does instead of taking a level, where that is known: ": it rises from 3 and stays below 7". */
+  instead(b: Behaviour | null): string {
+    const does = b && this.stays(b);
+    return does ? `: it ${does}` : "";
+  }
+  private stays(b: Behaviour): string | null {
+    if (b.values === "none") return "has no value there";
     if (b.approaches !== null && Math.abs(b.approaches - b.level) <= SAME_REL_TOL * Math.max(1, Math.abs(b.level)))
       return `${this.comes(b)}comes ever closer to ${this.out(b.approaches)} without reaching it`;
     if (b.low === b.high) return `is always ${this.out(b.low)}`;
     if (b.low === b.level) return `stays at or above ${this.out(b.low)}`;
     if (b.high === b.level) return `stays at or below ${this.out(b.high)}`;
     const bound = this.sideOf(b);
-    return b.monotone && b.from !== null ? `${b.monotone} from ${this.out(b.from)} and ${bound}` : bound;
+    return bound && b.monotone && b.from !== null ? `${b.monotone} from ${this.out(b.from)} and ${bound}` : bound;
   }
   private comes({ monotone }: Behaviour): string {
     return monotone ? `${monotone} and ` : "";
   }
-  private sideOf(b: Behaviour): string {
+  private sideOf(b: Behaviour): string | null {
     if (b.low > b.level) return `stays ${this.bound(b.low, -1)}`;
-    return b.high < b.level ? `stays ${this.bound(b.high, 1)}` : "passes it without taking it";
+    if (b.high < b.level) return `stays ${this.bound(b.high, 1)}`;
+    return b.values && "passes it without taking it";
   }
 
   /** "above 0.3114": a bound rounded so that the statement stays true. */

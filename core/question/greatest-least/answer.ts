@@ -1,6 +1,7 @@
 import type { QuestionOf } from "../kind";
+import { EMPTY, Enclosure } from "../../interval";
 import { rationalOfDouble, rationalText, toDouble } from "../../numeric";
-import { compileNumber } from "../../formula";
+import { compileEnclosure, compileNumber } from "../../formula";
 import {
   findBest,
   isExactlyZero,
@@ -165,6 +166,7 @@ function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
   const [lo, hi] = [asking.range.from?.at ?? null, asking.range.to?.at ?? null];
   const near = span(lo, hi, peak.at);
   const number = compileNumber(asking.body(), asking.table.number);
+  const there = compileEnclosure(asking.body(), asking.table.enclosure)(new Enclosure(peak.at, peak.at));
   return goldenSection(
     number,
     sense,
@@ -172,6 +174,7 @@ function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
     found.value,
     Math.max(lo ?? -Infinity, peak.at - near),
     Math.min(hi ?? Infinity, peak.at + near),
+    there.flags & EMPTY ? 0 : there.hi - there.lo,
   );
 }
 

@@ -10,8 +10,8 @@ export function sentence(f: MultiplyFinding, say: Speech, q: QuestionOf<"multipl
   const [s] = f.solutions;
   if (!s && f.stretches.length > 0) return f.message ?? "";
   if (!s) {
-    const stays = f.behaviour ? `: it ${say.stays(f.behaviour)}` : "";
-    return `${say.name} never comes ${q.factor === 1 ? "back " : ""}to ${goal} ${say.range(f.searched)}${stays}.`;
+    const instead = say.instead(f.behaviour);
+    return `${say.name} never comes ${q.factor === 1 ? "back " : ""}to ${goal} ${say.range(f.searched)}${instead}.`;
   }
   const time = formatQuantity(s.at - f.start, say.input);
   const at = f.start === 0 ? "" : `, at ${say.at(s.at)}`;

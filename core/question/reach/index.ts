@@ -12,14 +12,14 @@ import type { Kind } from "../kind";
 export const reach: Kind<"reach"> = {
   sentence(f, say) {
     const level = say.out(f.level);
-    const stays = f.behaviour ? `: it ${say.stays(f.behaviour)}` : "";
+    const instead = say.instead(f.behaviour);
     return levelSentence(f, say, {
       goal: `${say.name} is ${level}`,
       holds: `it is at least ${level}`,
       gives: `gives at least ${level}`,
       isZero: f.level === 0,
       everywhere: `${say.name} is ${level} everywhere ${say.range(f.searched)}`,
-      never: `${say.name} is never ${level} ${say.range(f.searched)}${stays}`,
+      never: `${say.name} is never ${level} ${say.range(f.searched)}${instead}`,
     });
   },
 

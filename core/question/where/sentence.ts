@@ -12,7 +12,7 @@ export function sentence(f: WhereFinding, say: Speech, q: QuestionOf<"where">): 
     case "unsettled":
       return `Not settled: where ${say.name} is ${relation} could not be proven.`;
     case "none":
-      return `${say.name} is never ${relation} ${range}${f.behaviour ? `: it ${say.stays(f.behaviour)}` : ""}.`;
+      return `${say.name} is never ${relation} ${range}${say.instead(f.behaviour)}.`;
     case "everywhere":
       return `${say.name} is ${relation} everywhere ${range}.`;
     case "found":
