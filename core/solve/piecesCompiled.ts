@@ -27,6 +27,8 @@ export function piecesEnclosure(pieces: readonly Piece[], functions: readonly En
       result = result ? iv.hull(result, part) : part;
       covered++;
       if (x.lo < p.low || x.hi > p.high) flags |= PARTIAL | BROKEN;
+      // An end that belongs to no piece has no value, though it alone is missing from the box.
+      if ((x.lo <= p.low && !p.closedFrom) || (x.hi >= p.high && !p.closedTo)) flags |= PARTIAL;
     }
     if (!result || result.flags & EMPTY) return NOTHING;
     return new Enclosure(result.lo, result.hi, result.flags | flags | (covered > 1 ? BROKEN : 0));
