@@ -74,13 +74,13 @@ describe("a total is told as far as what is summed goes, on both sides of its st
 // ∫ t^(q−1) L^s dt from 0 to d is Γ(s + 1, q ln(1/d))/q^(s+1), by mpmath with 25 digits.
 describe("beside powers of a logarithm", () => {
   it.each<[string, string, number, number | "none"]>([
-    ["1/ln(x)", "0", 0.3, -0.1574149028946894772463455],
-    ["1/ln(x)", "0.3", 0, 0.1574149028946894772463455],
-    ["sqrt(-ln(x))", "0", 0.3, 0.4361630189409480218327145],
-    ["ln(x)^3", "0", 0.5, -5.966633388551602805111777],
-    ["x ln(x)^(-2)", "0", 0.5, 0.1233496473279946412297898],
-    ["(-ln(x))^1.5/sqrt(x)", "0", 0.5, 7.394623515216019190630182],
-    ["1/(x ln(x)^2)", "0", 0.3, 0.8305835450825373691558931],
+    ["1/ln(x)", "0", 0.3, -0.15741490289468948],
+    ["1/ln(x)", "0.3", 0, 0.15741490289468948],
+    ["sqrt(-ln(x))", "0", 0.3, 0.436163018940948],
+    ["ln(x)^3", "0", 0.5, -5.966633388551603],
+    ["x ln(x)^(-2)", "0", 0.5, 0.12334964732799464],
+    ["(-ln(x))^1.5/sqrt(x)", "0", 0.5, 7.394623515216019],
+    ["1/(x ln(x)^2)", "0", 0.3, 0.8305835450825374],
     ["1/(x ln(x))", "0.3", 0, "none"],
     ["1/(x sqrt(-ln(x)))", "0.3", 0, "none"],
     ["1/ln(x)", "0", 1.5, "none"],
@@ -92,7 +92,7 @@ describe("beside powers of a logarithm", () => {
   });
   it("what grows more slowly than any root of a pole is not known well, but no bound is false", () => {
     const v = totalOf("x^(-0.9) (-ln(x))^1.5", "0").over(0.5, 0.5);
-    const truth = 420.2220520715570885803095;
+    const truth = 420.22205207155707;
     expect([v.flags, v.lo < truth, v.hi > truth]).toEqual([0, true, true]);
   });
 });
