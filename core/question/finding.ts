@@ -59,10 +59,10 @@ export interface Behaviour {
   readonly low: number;
   readonly high: number;
   readonly from: number | null;
-  readonly to: number | null;
   readonly monotone: "rises" | "falls" | null;
   readonly level: number;
-  readonly approaches: number | null;
+  /** far out it comes ever closer to the level, and never takes it */
+  readonly approaches: boolean;
   /** it provably has values on both sides of the level, or none at all */
   readonly values: "both sides" | "none" | null;
 }

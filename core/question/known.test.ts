@@ -50,6 +50,30 @@ describe("a number whose parts cancel is not told to digits that nobody knows", 
   });
 });
 
+describe("what a function comes closer to is told as far as it is known", () => {
+  const far = { range: { from: 1 } };
+  const on = (text: string, q: Asked) => ask(text, q, { variables: [{ name: "x", ...far.range }] });
+  it("where its parts cancel, between what it lies", () => {
+    const f = on("exp(ln(10^12 + pi)) - 10^12 + 1/x", { ask: "least", function: "f" });
+    expect(f).toMatchObject({ status: "none", complete: false });
+    expect(f.message).toMatch(
+      /^The parts of what it comes closer to cancel, or nearly: .* it lies from 3\.\d+ to 3\.\d+\.$/,
+    );
+  });
+  it("and else as before", () =>
+    expect(on("pi - 1/x", { ask: "greatest", function: "f" })).toMatchObject({
+      status: "none",
+      complete: true,
+      bound: { value: Math.PI, at: null },
+    }));
+  it("a level is come closer to only where that is proven", () => {
+    const says = (value: number | string) => on("pi - 1/x", { ask: "reach", function: "f", value }).says;
+    expect(says("pi")).toMatch(/rises and comes ever closer to 3\.14159 without reaching it/);
+    // A little above π, by less than digits tell: no value comes close to it.
+    expect(says("pi + 10^(-12)")).toMatch(/rises from 2\.14159 and stays below 3\.142/);
+  });
+});
+
 describe("a place with wide bounds says what they are", () => {
   const NEAR = /^The place near x = \S+ is not known to all its digits: it lies from \S+ to \S+\.$/;
   const line = { functions: [...oneFunction(NEARLY_X, RANGE, []).functions!] };

@@ -23,6 +23,7 @@ import {
   joinedFlats,
   middleOf,
   isContinuous,
+  unboundedAt,
 } from "./taken";
 
 /** Holds the values that are taken on a range against the limits that are not. */
@@ -188,7 +189,7 @@ export class BestSearch {
       const limit = limitAt(f, end, end ? side : (-side as 1 | -1), room, this.table);
       const bound = { at: end ? end.at : null, side: (end ? side : -side) as 1 | -1 };
       if (limit.kind === "infinite") {
-        if (limit.sign === this.sense) return { top, infinite: { value: null, form: null, ...bound }, open };
+        if (limit.sign === this.sense) return { top, infinite: unboundedAt(bound, this.sense), open };
         continue;
       }
       const stretch = end
@@ -201,12 +202,7 @@ export class BestSearch {
         if (this.hope(range) > level) open.push(end ? hullOf(cell) : stretch);
         continue;
       }
-      const found: TopLimit = {
-        ...range,
-        form: limit.form,
-        stretch,
-        bound: { value: limit.lo + (limit.hi - limit.lo) / 2, form: limit.form, ...bound },
-      };
+      const found: TopLimit = { ...range, form: limit.form, stretch, bound: { ...valueOfLimit(limit), ...bound } };
       if (!top || this.worth(found) > this.worth(top)) top = found;
     }
     return { top, infinite: null, open };
@@ -288,6 +284,12 @@ export class BestSearch {
 }
 
 const MAX_DEPTH = 12;
+
+/** A limit as a bound of values; one that is exactly 0 is told as that. */
+function valueOfLimit({ lo, hi, form }: { lo: number; hi: number; form: Expression | null }) {
+  if (form && isExactlyZero(form)) return { value: 0, lo: 0, hi: 0, form };
+  return { value: lo + (hi - lo) / 2, lo, hi, form };
+}
 
 interface TopLimit {
   readonly low: number;

@@ -1,7 +1,7 @@
 import { EMPTY, Enclosure, PARTIAL } from "../interval";
 import { compileEnclosure, dependsOnVariable, differentiate, type Expression } from "../formula";
 import { BestSearch } from "./bestSearch";
-import type { Attained, Bound } from "./taken";
+import { unboundedAt, type Attained, type Bound } from "./taken";
 import { inlineSmooth } from "./inline";
 import { limitAt } from "./limits";
 import { openStairs } from "./openStairs";
@@ -69,7 +69,7 @@ function stairsWithoutBound(parts: readonly Part[], table: FunctionTable, sense:
       const towards = (end ? side : -side) as 1 | -1;
       const limit = limitAt(p.formulas[0]!, end, towards, p.from && p.to ? p.to.lo - p.from.hi : 1, table);
       if (limit.kind === "infinite" && limit.sign === sense)
-        return { value: null, form: null, at: end ? end.at : null, side: towards };
+        return unboundedAt({ at: end ? end.at : null, side: towards }, sense);
     }
   }
   return null;

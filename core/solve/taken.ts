@@ -27,11 +27,24 @@ export interface Flat {
 /** What is approached and not taken: a value (null: there is no bound), and where (null: far out). */
 export interface Bound {
   readonly value: number | null;
+  /** what the value is proven to lie in; infinite where there is no bound */
+  readonly lo: number;
+  readonly hi: number;
   readonly form: Expression | null;
   readonly at: number | null;
   /** far out: towards which side */
   readonly side: 1 | -1;
 }
+
+/** Growth (sense 1) or fall (−1) without end, towards a place or far out. */
+export const unboundedAt = ({ at, side }: Pick<Bound, "at" | "side">, sense: 1 | -1): Bound => ({
+  value: null,
+  lo: sense * Infinity,
+  hi: sense * Infinity,
+  form: null,
+  at,
+  side,
+});
 
 export interface Attained {
   readonly status: "attained";

@@ -1,8 +1,20 @@
-import { compileNumber, differentiate, type Expression } from "../../formula";
-import { besides } from "../../numeric";
-import { findBest, newWork, signIn, type FunctionTable, type OptimumSearch, type Part, type Spot } from "../../solve";
+import { differentiate, subtract, wholeNumber, type Expression } from "../../formula";
+import { besides, toDouble } from "../../numeric";
+import {
+  findBest,
+  isExactlyZero,
+  newWork,
+  numberOfSpot,
+  signIn,
+  valueAt,
+  type FunctionTable,
+  type OptimumSearch,
+  type Part,
+  type Spot,
+} from "../../solve";
 import type { Behaviour } from "../finding";
 import type { Asking } from "./asking";
+import { isClose } from "./digits";
 
 /** For "never": the proven bounds of the function on the range, its direction, and what it comes close to. */
 export const behaviourOf = (asking: Asking, shown: Expression, level: Spot | null): Behaviour | null =>
@@ -13,19 +25,24 @@ function worked(asking: Asking, shown: Expression, level: Spot | null): Behaviou
   const [greatest, least] = ([1, -1] as const).map((sense) =>
     findBest(shown, asking.table, asking.range, sense, newWork(2000, 200)),
   ) as [OptimumSearch, OptimumSearch];
-  const value = compileNumber(shown, asking.table.number);
   const monotone = directionOf(greatest.parts, asking.table);
   const farOut = [least, greatest].find((s) => to === null && s.status === "approached" && placeOf(s) === Infinity);
   return {
     low: boundOf(least, -1),
     high: boundOf(greatest, 1),
-    from: from && value(from.at),
-    to: to && value(to.at),
+    from: from && knownAt(shown, from, asking.table),
     monotone,
     level: level ? level.at : 0,
-    approaches: farOut?.status === "approached" ? farOut.bound.value : null,
-    values: valuesOf(least, greatest),
+    approaches: farOut?.status === "approached" && isLevel(farOut.bound.form, level),
+    values: valuesOf(least, greatest, level ?? { lo: 0, hi: 0 }),
   };
+}
+
+/** A value that is known as closely as it is told. */
+function knownAt(e: Expression, at: Spot, table: FunctionTable): number | null {
+  const v = valueAt(e, at, table);
+  if (v.kind !== "value" || !(v.exact || isClose(v))) return null;
+  return v.exact ? toDouble(v.exact) : v.lo + (v.hi - v.lo) / 2;
 }
 
 /**
@@ -38,17 +55,29 @@ function directionOf(parts: readonly Part[], table: FunctionTable): Behaviour["m
   return sign === null ? null : sign > 0 ? "rises" : "falls";
 }
 
+/** Whether a limit is proven to be the very number that is asked for. */
+const isLevel = (form: Expression | null, level: Spot | null): boolean =>
+  form !== null && isExactlyZero(subtract(form, level ? numberOfSpot(level) : wholeNumber(0)));
+
+/** What no value lies beyond. */
 function boundOf(s: OptimumSearch, side: 1 | -1): number {
   if (s.status === "attained") return s.complete ? (side > 0 ? s.high : s.low) : side * Infinity;
-  return s.status === "approached" ? (s.bound.value ?? side * Infinity) : side * Infinity;
+  return s.status === "approached" ? (side > 0 ? s.bound.hi : s.bound.lo) : side * Infinity;
 }
 
-/** Bounds that are not proven tell nothing of where the values lie. */
-function valuesOf(least: OptimumSearch, greatest: OptimumSearch): Behaviour["values"] {
+/** What some values surely reach, or come as close to as one likes. */
+function reachOf(s: OptimumSearch, side: 1 | -1): number {
+  const known = s.status === "attained" ? { lo: s.low, hi: s.high } : "bound" in s ? s.bound : null;
+  return known ? (side > 0 ? known.lo : known.hi) : -side * Infinity;
+}
+
+function valuesOf(
+  least: OptimumSearch,
+  greatest: OptimumSearch,
+  level: { readonly lo: number; readonly hi: number },
+): Behaviour["values"] {
   if (least.status === "undefined" && greatest.status === "undefined") return "none";
-  const isProven = (s: OptimumSearch) =>
-    s.status === "attained" ? s.complete : s.status === "approached" || s.status === "unbounded";
-  return isProven(least) && isProven(greatest) ? "both sides" : null;
+  return reachOf(least, -1) < level.lo && reachOf(greatest, 1) > level.hi ? "both sides" : null;
 }
 
 function placeOf(s: OptimumSearch): number | null {

@@ -95,8 +95,7 @@ export class Speech {
   }
   private stays(b: Behaviour): string | null {
     if (b.values === "none") return "has no value there";
-    if (b.approaches !== null && Math.abs(b.approaches - b.level) <= SAME_REL_TOL * Math.max(1, Math.abs(b.level)))
-      return `${this.comes(b)}comes ever closer to ${this.out(b.approaches)} without reaching it`;
+    if (b.approaches) return `${this.comes(b)}comes ever closer to ${this.out(b.level)} without reaching it`;
     if (b.low === b.high) return `is always ${this.out(b.low)}`;
     if (b.low === b.level) return `stays at or above ${this.out(b.low)}`;
     if (b.high === b.level) return `stays at or below ${this.out(b.high)}`;

@@ -42,11 +42,14 @@ export function best(asking: BestAsking): BestFinding {
       message: `${asking.name} has no value anywhere on the range.`,
     };
   if (found.status === "unsettled") return { ...without(asking), status: "unsettled", open: found.open.map(toldOpen) };
+  const limit = found.bound;
+  const isKnown = limit.value === null || isClose(limit);
   return {
     ...without(asking),
     status: "none",
-    complete: true,
-    bound: toldBound(found.bound),
+    complete: isKnown,
+    bound: toldBound(limit),
+    message: isKnown ? null : onlyBetween("what it comes closer to", limit),
   };
 }
 
