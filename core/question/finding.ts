@@ -109,8 +109,8 @@ interface AtLevel extends Searched {
 
 export interface MeetFinding extends Answered, AtLevel {
   readonly ask: "meet";
-  /** without a simple crossing: the greatest difference of the two on the range, and where */
-  readonly gap: { readonly at: number; readonly size: number } | null;
+  /** without a simple crossing: the greatest difference of the two on the range, and where; null: throughout */
+  readonly gap: { readonly at: number | null; readonly size: number } | null;
 }
 export interface ReachFinding extends Answered, AtLevel {
   readonly ask: "reach";

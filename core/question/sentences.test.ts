@@ -107,7 +107,16 @@ describe("sentences for every kind", () => {
         { f: "x + 1", g: "x" },
         { ask: "meet", functions: ["f", "g"] },
       ],
-      "f and g never meet on 0 … 10; they differ most, by 1, at x = 0.",
+      "f and g never meet on 0 … 10; they differ by 1 throughout.",
+      "Where do f and g meet, for x = 0 … 10?",
+    ],
+    [
+      "meet, none, one moving away",
+      [
+        { f: "2 x + 1", g: "x" },
+        { ask: "meet", functions: ["f", "g"] },
+      ],
+      "f and g never meet on 0 … 10; they differ most, by 11, at x = 10.",
       "Where do f and g meet, for x = 0 … 10?",
     ],
     [

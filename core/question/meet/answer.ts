@@ -2,7 +2,9 @@ import { besides } from "../../numeric";
 import { subtract, type Expression } from "../../formula";
 import { findBest, newWork } from "../../solve";
 import { Refusal, type Asking } from "../common/asking";
+import { isClose } from "../common/digits";
 import { level } from "../common/level";
+import { isWholeRange } from "../common/stretches";
 import type { MeetFinding } from "../finding";
 import type { QuestionOf } from "../kind";
 
@@ -26,5 +28,9 @@ function greatestDifference(asking: Asking, difference: Expression): MeetFinding
   // "They differ most by" is a claim too: only of searches that left nothing open.
   if (high!.status !== "attained" || low!.status !== "attained" || !high!.complete || !low!.complete) return null;
   const far = Math.abs(high!.value) >= Math.abs(low!.value) ? high! : low!;
-  return { at: far.best[0]?.at ?? far.flat[0]?.lo ?? 0, size: Math.abs(far.value) };
+  if (far.exactValue === null && !isClose({ lo: far.low, hi: far.high })) return null;
+  const [flat] = far.flat;
+  const isThroughout = flat !== undefined && isWholeRange(flat, asking.range);
+  const somewhere = flat && (Number.isFinite(flat.lo) ? flat.lo : flat.hi);
+  return { at: isThroughout ? null : (far.best[0]?.at ?? somewhere ?? 0), size: Math.abs(far.value) };
 }

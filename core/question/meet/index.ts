@@ -18,7 +18,11 @@ const inPlace = (i: number) =>
 
 function never(f: MeetFinding, say: Speech): string {
   const goal = `${say.name} and ${say.other} never meet ${say.range(f.searched)}`;
-  return f.gap ? `${goal}; they differ most, by ${say.out(f.gap.size)}, at ${say.at(f.gap.at)}` : goal;
+  if (!f.gap) return goal;
+  const by = say.out(f.gap.size);
+  return f.gap.at === null
+    ? `${goal}; they differ by ${by} throughout`
+    : `${goal}; they differ most, by ${by}, at ${say.at(f.gap.at)}`;
 }
 
 /** Where do two functions meet? */
