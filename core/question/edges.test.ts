@@ -119,6 +119,23 @@ describe("why a level is never taken", () => {
   });
 });
 
+describe("stretches without an end are told in words", () => {
+  it.each<[string, object, string]>([
+    ["max(x, 4)", { ask: "least" }, "f is least up to x = 4: 4."],
+    ["min(x, 4)", { ask: "greatest" }, "f is greatest from x = 4 on: 4."],
+    ["abs(x)/x", { ask: "greatest" }, "f is greatest from just after x = 0 on: 1."],
+    ["abs(x)/x", { ask: "least" }, "f is least up to just before x = 0: −1."],
+    [
+      "abs(x)/x",
+      { ask: "where", relation: "<=", value: 4 },
+      "f is at most 4 up to just before x = 0 and from just after x = 0 on.",
+    ],
+    ["min(x, 4)", { ask: "where", relation: "<=", value: 4 }, "f is at most 4 for every x."],
+    ["max(x, 4)", { ask: "reach", value: 4 }, "f is 4 up to x = 4."],
+    ["0 x + 4", { ask: "reach", value: 4 }, "f is 4 for every x."],
+  ])("%s, %o: %s", (f, q, says) => expect(solve({ f }, { function: "f", ...q }, {}).says).toBe(says));
+});
+
 describe("a running total is 0 where it begins, also between doubles", () => {
   const of = (text: string, from: number) => ({ f: text, s: { kind: "total" as const, function: "f", from } });
   it.each<[string, number]>([

@@ -150,6 +150,12 @@ describe("sentences for every kind", () => {
       "Where is f below 16, for x = 0 … 10?",
     ],
     [
+      "where, with a hole",
+      [{ f: "(x - 4)/(x - 4)" }, { ask: "where", function: "f", relation: "<=", value: 1 }],
+      "f is at most 1 from x = 0 to just before 4 and from just after x = 4 to 10.",
+      "Where is f at most 1, for x = 0 … 10?",
+    ],
+    [
       "where, never",
       [{ f: "x^2 + 1" }, { ask: "where", function: "f", relation: "<=", value: 0 }],
       "f is never at most 0 on 0 … 10: it rises from 1 and stays at or above 1.",

@@ -71,6 +71,11 @@ export class Speech {
     if (to === null) return `from ${this.at(from)} on`;
     return `on ${this.bare(from)} … ${formatQuantity(to, this.input)}`;
   }
+  /** "everywhere on 0 … 10", "for every x" */
+  everywhere(searched: { from: number; to: number } | null = null): string {
+    const isEndless = !searched && this.about.from === null && this.about.to === null;
+    return isEndless ? `for every ${this.x}` : `everywhere ${this.range(searched)}`;
+  }
   /** A place, and the date it stands for where inputs count from one. */
   place(s: Solution, digits = 6): string {
     return s.reads ? `${this.at(s.at, digits)} (${s.reads})` : this.at(s.at, digits);
@@ -85,7 +90,10 @@ export class Speech {
   stretch(s: FindingStretch): string {
     const after = s.from !== null && s.ends.startsWith("(") ? "just after " : "";
     const before = s.to !== null && s.ends.endsWith(")") ? "just before " : "";
-    return this.span(s.from ?? -Infinity, s.to ?? Infinity, [after, before]);
+    if (s.from === null && s.to === null) return this.everywhere();
+    if (s.from === null) return `up to ${before}${this.at(s.to!)}`;
+    if (s.to === null) return `from ${after}${this.at(s.from)} on`;
+    return this.span(s.from, s.to, [after, before]);
   }
 
   /** What the function does instead of taking a level, where that is known: ": it rises from 3 and stays below 7". */

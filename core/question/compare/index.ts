@@ -11,7 +11,7 @@ function sentence(f: CompareFinding, say: Speech): string {
   if (f.status === "none") return f.message ?? "";
   const parts = f.stretches.map((s) => {
     const who = s.least ?? "several are equal";
-    return f.stretches.length === 1 ? `${who} everywhere ${say.range()}` : `${who} ${stretch(s, say)}`;
+    return f.stretches.length === 1 ? `${who} ${say.everywhere()}` : `${who} ${stretch(s, say)}`;
   });
   if (parts.length <= MOST_TOLD) return `Least: ${parts.join("; ")}.`;
   return `Least: ${[...parts.slice(0, 3), "…", parts.at(-1)].join("; ")}. ${parts.length} stretches in all.`;

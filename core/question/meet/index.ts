@@ -34,7 +34,7 @@ export const meet: Kind<"meet"> = {
       gives: `gives ${say.name} at least ${say.other}`,
       isZero: true,
       everywhere:
-        `${say.name} and ${say.other} are equal everywhere ${say.range(f.searched)}: ` +
+        `${say.name} and ${say.other} are equal ${say.everywhere(f.searched)}: ` +
         `their greatest difference is ${say.out(f.gap?.size ?? 0)}`,
       never: never(f, say),
     }),

@@ -28,7 +28,7 @@ function sentence(f: ReachAnyFinding, say: Speech): string {
 /** "10 at x = 3", "never 50" */
 function told({ level, status, solutions, stretches }: Level, f: ReachAnyFinding, say: Speech): string {
   const value = say.out(level);
-  if (status === "everywhere") return `${value} everywhere ${say.range(f.searched)}`;
+  if (status === "everywhere") return `${value} ${say.everywhere(f.searched)}`;
   if (status === "none") return `never ${value}`;
   if (status === "unsettled") return `perhaps ${value}, which could not be settled`;
   if (solutions.length > MOST_TOLD) return `${value} at ${solutions.length} places`;

@@ -18,7 +18,7 @@ export const reach: Kind<"reach"> = {
       holds: `it is at least ${level}`,
       gives: `gives at least ${level}`,
       isZero: f.level === 0,
-      everywhere: `${say.name} is ${level} everywhere ${say.range(f.searched)}`,
+      everywhere: `${say.name} is ${level} ${say.everywhere(f.searched)}`,
       never: `${say.name} is never ${level} ${say.range(f.searched)}${instead}`,
     });
   },

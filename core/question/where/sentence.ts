@@ -14,13 +14,13 @@ export function sentence(f: WhereFinding, say: Speech, q: QuestionOf<"where">): 
     case "none":
       return `${say.name} is never ${relation} ${range}${say.instead(f.behaviour)}.`;
     case "everywhere":
-      return `${say.name} is ${relation} everywhere ${range}.`;
+      return `${say.name} is ${relation} ${say.everywhere(f.searched)}.`;
     case "found":
-      return `${say.name} is ${relation} ${few(f.stretches.map((s) => stretch(s, say)))}.`;
+      return `${say.name} is ${relation} ${few(f.stretches.map((s) => stretch(s, say, q)))}.`;
   }
 }
 
-function stretch(s: FindingStretch, say: Speech): string {
+function stretch(s: FindingStretch, say: Speech, { relation }: QuestionOf<"where">): string {
   const [a, b] = [s.from ?? -Infinity, s.to ?? Infinity];
   if (a === b) return `at ${say.at(a)}`;
   if (s.first !== null && Number.isFinite(b)) {
@@ -29,6 +29,8 @@ function stretch(s: FindingStretch, say: Speech): string {
       ? `for ${formatQuantity(last, say.input)}`
       : `from ${formatNumber(s.first)} to ${formatQuantity(last, say.input)}`;
   }
+  // "At most" holds at its ends, unless there is a jump or no value: that is told.
+  if (relation === "<=" || relation === ">=") return say.stretch(s);
   if (!Number.isFinite(a)) return `up to ${say.at(b)}`;
   return Number.isFinite(b) ? say.span(a, b) : `from ${say.at(a)} on`;
 }
