@@ -11,13 +11,18 @@ const MAX_SIZE = 1500;
 export const inline = (e: Expression, table: FunctionTable): Expression =>
   writtenOut(e, table, (d) => (d.kind === "expression" ? d.expression : null));
 
-/** The same where all of it is smooth: there the slope of a running total is what it sums. */
-export const inlineSmooth = (e: Expression, table: FunctionTable): Expression =>
-  writtenOut(e, table, (d) => {
+/**
+ * The same where all of it is smooth: there the slope of a running total is what it sums. Where that is no formula, but
+ * a function by pieces, say, the slope by its name tells more: it knows no ends.
+ */
+export function inlineSmooth(e: Expression, table: FunctionTable): Expression {
+  const written = writtenOut(e, table, (d) => {
     if (d.kind === "expression") return d.expression;
     const total = d.kind === "slope" ? table.definition(d.of.name, d.of.order) : null;
     return total?.kind === "closures" ? total.slope : null;
   });
+  return hasCall(written) ? e : written;
+}
 
 /**
  * The same for showing how something is worked out: slopes are written as the rules give them, which is what people do

@@ -12,8 +12,15 @@ export const piecesNumber =
     return NaN;
   };
 
-/** The parts of a box that lie in each piece, joined; more than one part may jump, a part not covered has no value. */
-export function piecesEnclosure(pieces: readonly Piece[], functions: readonly EnclosureFunction[]): EnclosureFunction {
+/**
+ * The parts of a box that lie in each piece, joined; more than one part may jump, a part not covered has no value.
+ * @param ends  "open": what there is at an end of a piece is told elsewhere, as of slopes at joints
+ */
+export function piecesEnclosure(
+  pieces: readonly Piece[],
+  functions: readonly EnclosureFunction[],
+  ends: "told" | "open" = "told",
+): EnclosureFunction {
   return (x) => {
     if (x.flags & EMPTY) return NOTHING;
     let result: Enclosure | null = null;
@@ -28,7 +35,7 @@ export function piecesEnclosure(pieces: readonly Piece[], functions: readonly En
       covered++;
       if (x.lo < p.low || x.hi > p.high) flags |= PARTIAL | BROKEN;
       // An end that belongs to no piece has no value, though it alone is missing from the box.
-      if ((x.lo <= p.low && !p.closedFrom) || (x.hi >= p.high && !p.closedTo)) flags |= PARTIAL;
+      if (ends === "told" && ((x.lo <= p.low && !p.closedFrom) || (x.hi >= p.high && !p.closedTo))) flags |= PARTIAL;
     }
     if (!result || result.flags & EMPTY) return NOTHING;
     return new Enclosure(result.lo, result.hi, result.flags | flags | (covered > 1 ? BROKEN : 0));

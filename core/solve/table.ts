@@ -13,7 +13,7 @@ import {
   type SeriesFunction,
   type SlopeFunction,
 } from "../formula";
-import type { Definition } from "./definition";
+import type { Definition, Piece, RuleDefinition } from "./definition";
 import { piecesEnclosure, piecesNumber, piecesSeries, piecesSlopes } from "./piecesCompiled";
 import { slopeDefinition, slopeEnclosure, slopeNumber, slopeSeries, slopeSlopes } from "./slopeRules";
 import type { Spot } from "./spotType";
@@ -90,17 +90,20 @@ export class FunctionTable {
       case "expression":
         return compileEnclosure(d.expression, this.enclosure);
       case "pieces":
-        return piecesEnclosure(
-          d.pieces,
-          d.pieces.map((p) => compileEnclosure(p.expression, this.enclosure)),
-        );
+        return piecesEnclosure(d.pieces, this.enclosuresOf(d.pieces));
       case "slope":
         // Where a total has a value is known of its cells; to sum anew for every box would take too long.
         return this.definition(d.of.name, d.of.order)?.kind === "closures"
-          ? this.enclosureOf(d.rule)
-          : slopeEnclosure(this.enclosureOf(d.rule), this.enclosure(d.of.name, d.of.order));
+          ? this.ruleEnclosure(d.rule)
+          : slopeEnclosure(this.ruleEnclosure(d.rule), this.enclosure(d.of.name, d.of.order));
     }
   };
+  private readonly ruleEnclosure = (d: RuleDefinition): EnclosureFunction =>
+    d.kind === "pieces"
+      ? piecesEnclosure(d.pieces, this.enclosuresOf(d.pieces), "open")
+      : compileEnclosure(d.expression, this.enclosure);
+  private readonly enclosuresOf = (pieces: readonly Piece[]): EnclosureFunction[] =>
+    pieces.map((p) => compileEnclosure(p.expression, this.enclosure));
 
   readonly slopes = (name: string, order = 0): SlopeFunction =>
     this.memo(this.slopeFunctions, name, order, this.slopesOf, () => ({ value: NOTHING, slope: ENTIRE }));
