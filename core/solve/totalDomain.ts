@@ -22,8 +22,8 @@ export interface TotalStretch {
  * @param start  from where
  * @param reach  the inputs wanted
  * @param apart  takes a function apart over a range
- * @returns stretches in order that meet, the first and last of them as far as is wanted; null where the start lies
- * where nothing has a value, or could not be told from an end of what is wanted
+ * @returns stretches in order that meet, the first and last of them as far as is wanted; null where the start could
+ * not be told from an end of what is wanted, or lies on what could not be taken apart
  */
 export function totalDomain(
   e: Expression,
@@ -39,9 +39,11 @@ export function totalDomain(
   const parts = apart(e, { from: isBefore === 1 ? begin : from, to: isAfter === -1 ? begin : to });
   const home = parts.findIndex((p) => isHome(p, begin, table));
   if (home < 0) return null;
+  // Where nothing is summed right at the start, nothing ever is.
+  const own = parts[home]!;
+  if (own.kind === "cell" && !own.formulas[0]) return [{ ...reach, state: "none" }];
   const after = walked(parts, home, 1, table);
   const before = walked(parts, home, -1, table).reverse();
-  const own = parts[home]!;
   return own.kind === "place" ? [...before, ...after] : [...before, { ...endsOf(own), state: "has" }, ...after];
 }
 
@@ -54,7 +56,7 @@ const endsOf = (p: Exclude<Part, { kind: "place" }>): Range =>
 /** Whether the start is this place, or lies in this cell. */
 function isHome(p: Part, begin: Spot, table: FunctionTable): boolean {
   if (p.kind === "place") return compareSpots(p.spot, begin, table) === 0;
-  if (p.kind !== "cell" || !p.formulas[0]) return false;
+  if (p.kind !== "cell") return false;
   const isAfter = !p.from || compareSpots(p.from, begin, table) === -1;
   return isAfter && (!p.to || compareSpots(begin, p.to, table) === -1);
 }

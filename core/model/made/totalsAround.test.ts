@@ -141,6 +141,9 @@ describe("where a total has values", () => {
     ["ln(abs(x))", "1", "has 0 has"],
     ["sqrt(x^2 - 2)", "2", "none 1.41421 has"],
     ["exp(floor(x/3))", "1", "has 0 has 3 has"],
+    ["ln(x)", "-1", "none"],
+    ["sqrt(x^2 - 2)", "0.5", "none"],
+    ["ln(x)", "0", "none 0 has"],
   ])("of %s from %s: %s", (text, from, wanted) => {
     const { table } = totalOf(text, from);
     const ends = ["-2", "6"].map((r) => spotOfRational(rationalOfDecimal(r)!));
