@@ -136,6 +136,31 @@ describe("stretches without an end are told in words", () => {
   ])("%s, %o: %s", (f, q, says) => expect(solve({ f }, { function: "f", ...q }, {}).says).toBe(says));
 });
 
+describe("which of two is least, on a range without an end", () => {
+  const compared = (f: string, g: string, range: object = { from: 0 }) =>
+    solve({ f, g }, { ask: "compare", functions: ["f", "g"] }, range);
+  it.each<[string, string, object, string]>([
+    ["20 + 3 x", "5 x", { from: 0 }, "Least: g up to x = 10; f from x = 10 on."],
+    ["20 + 3 x", "5 x", { from: 0, whole: true, unit: "boat" }, "Least: g up to 10 boats; f from 10 boats on."],
+    ["x", "x^2", {}, "Least: f up to x = 0; g from x = 0 on; f from x = 1 on."],
+    ["x", "x + 1", {}, "Least: f for every x."],
+    ["2 x", "x + x", {}, "Least: several are equal for every x."],
+    ["max(x, 3)", "3", {}, "Least: several are equal up to x = 3; g from x = 3 on."],
+    ["ln(x)", "sqrt(x)", {}, "Least: g at x = 0; f from x = 0 on."],
+    ["1000*1.05^x", "1000 + 80 x", { from: 0 }, "Least: f up to x = 18.8376; g from x = 18.8376 on."],
+    ["sin(x)", "2", { from: 0 }, "Least: f everywhere from x = 0 on."],
+    ["ln(x)", "ln(x) + 1", { from: -5, to: 5 }, "Least: f from x = 0 on."],
+  ])("%s, %s, %o: %s", (f, g, range, says) =>
+    expect(compared(f, g, range)).toMatchObject({ status: "found", complete: true, says }),
+  );
+  it.each(["sin(x)", "x + sin(x)"])("%s takes turns for ever, and is compared between two ends", (f) => {
+    const g = f === "sin(x)" ? "0.5" : "x";
+    const asked = () => compared(f, g);
+    expect(asked().message).toBe("These take turns without end; give x a start and an end to compare them.");
+    expect(compared(f, g, { from: 0, to: 6 }).status).toBe("found");
+  });
+});
+
 describe("a running total is 0 where it begins, also between doubles", () => {
   const of = (text: string, from: number) => ({ f: text, s: { kind: "total" as const, function: "f", from } });
   it.each<[string, number]>([

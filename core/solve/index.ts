@@ -17,6 +17,7 @@ export { signedParts, type PartSign, type SignedPart } from "./signedParts";
 export { areEqualValues, branchAt, constantValue, signOfValue, valueAt } from "./valueAt";
 export { valueOf, type ValueAt } from "./value";
 export { limitAt, type Limit } from "./limits";
+export { withoutNothing } from "./withoutNothing";
 export { periodOf, type Period } from "./period";
 export { encloseAt, exactValueAt } from "./encloseAt";
 export { hullOf, innerPoints, signIn, zerosIn } from "./zerosIn";

@@ -69,7 +69,7 @@ export function randomWorld(c: Chance): World {
         },
       ],
       functions,
-      questions: questions(c, from, to, Object.keys(values)).filter((q) => open === null || q.ask !== "compare"),
+      questions: questions(c, from, to, Object.keys(values)),
     },
   };
 }

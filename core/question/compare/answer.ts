@@ -1,6 +1,6 @@
 import type { QuestionOf } from "../kind";
-import { compileNumber, subtract } from "../../formula";
-import { leastOf } from "../../solve";
+import { compileNumber, subtract, type Expression } from "../../formula";
+import { inline, leastOf, periodOf, withoutNothing } from "../../solve";
 import type { CompareFinding } from "../finding";
 import { plainEvaluation } from "../common/secondWay";
 import { Refusal, type Asking } from "../common/asking";
@@ -11,10 +11,13 @@ import { openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
   const { functions, range, table } = asking;
   if (functions.length < 2) throw new Refusal("Comparing needs at least two functions.");
-  if (!range.from || !range.to)
-    throw new Refusal(`Comparing needs a range: give ${asking.variable.name} a start and an end.`);
   const bodies = functions.map((_, i) => asking.body(i));
   const { leaders, open, meets } = leastOf(bodies, table, range, asking.work);
+  const isRepeated = (f: Expression, g: Expression) =>
+    periodOf(withoutNothing(inline(subtract(f, g), table)), table, range) !== null;
+  // What meets again and again for ever has no last stretch.
+  if (open.length > 0 && bodies.some((f, i) => bodies.slice(0, i).some((g) => isRepeated(f, g))))
+    throw new Refusal(`These take turns without end; give ${asking.variable.name} a start and an end to compare them.`);
   const vague = vaguely(
     leaders.flatMap((l) => [l.from, l.to]),
     asking,

@@ -11,14 +11,18 @@ function sentence(f: CompareFinding, say: Speech): string {
   if (f.status === "none") return f.message ?? "";
   const parts = f.stretches.map((s) => {
     const who = s.least ?? "several are equal";
-    return f.stretches.length === 1 ? `${who} ${say.everywhere()}` : `${who} ${stretch(s, say)}`;
+    const isWhole = s.from === say.about.from && s.to === say.about.to && !isPoint(s);
+    return isWhole ? `${who} ${say.everywhere()}` : `${who} ${stretch(s, say)}`;
   });
   if (parts.length <= MOST_TOLD) return `Least: ${parts.join("; ")}.`;
   return `Least: ${[...parts.slice(0, 3), "…", parts.at(-1)].join("; ")}. ${parts.length} stretches in all.`;
 }
 
+const isPoint = (s: FindingStretch): boolean => s.from !== null && s.from === s.to;
+
 /** "up to 40 km", "from 41 lanterns on" */
 function stretch(s: FindingStretch, say: Speech): string {
+  if (isPoint(s)) return `at ${say.at(s.from!)}`;
   const isFirst = s.from === say.about.from;
   if (s.first !== null && s.first > (s.from ?? -Infinity) && !isFirst)
     return `from ${formatQuantity(s.first, say.input)} on`;
