@@ -75,9 +75,12 @@ function over(u: Series, v: Series): Series | null {
 }
 /** Σ j u_j s_(k−j) / k: the k-th coefficient of the function whose slope has the series s, at u. */
 const grown = (u: Series, s: Series, k: number): Enclosure => iv.divide(dot(u, s, k, 1, k, true), point(k));
-/** The series whose first coefficient is given and whose slope, as a function of u, has the series s. */
-export function integrated(first: Enclosure, u: Series, s: Series): Series {
-  return u.map((_, k) => (k === 0 ? first : grown(u, s, k)));
+/**
+ * The series whose first coefficient is given and whose slope, as a function of u, has the series s; null where that
+ * coefficient is not known, or there is none.
+ */
+export function integrated(first: Enclosure, u: Series, s: Series): Series | null {
+  return usable(first) ? u.map((_, k) => (k === 0 ? first : grown(u, s, k))) : null;
 }
 
 function exponential(u: Series): Series {
@@ -96,7 +99,7 @@ function waves(u: Series, first: Enclosure, second: Enclosure, hyperbolic: boole
 }
 /** u to a fixed power, by w' u = a u' w; the first coefficient is given. */
 function powered(u: Series, a: Enclosure, first: Enclosure): Series | null {
-  if (u[0]!.lo <= 0 && u[0]!.hi >= 0) return null;
+  if (!usable(first) || (u[0]!.lo <= 0 && u[0]!.hi >= 0)) return null;
   const w = [first];
   for (let k = 1; k < u.length; k++) {
     const weighted = u.map((c, j) =>

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { EMPTY, Enclosure, PARTIAL } from "../../interval";
+import { variableSeries } from "../../formula";
+import { EMPTY, Enclosure, PARTIAL, iv } from "../../interval";
 import { buildModel } from "../build";
+import type { FunctionTable } from "../../solve";
 import type { FunctionRow } from "../case";
 
 const pieces = (...rows: readonly (readonly [string, number | null, number | null, string?])[]): FunctionRow["by"] => ({
@@ -90,35 +92,91 @@ const ROWS: readonly Row[] = [
 const ENDS = [-3, -1, -1e-9, 0, 1e-9, 0.3, 0.999999, 1, 1.000001, 1.7, 2, 2.6, 3, 3.2, 4, 5];
 const INSIDE = 12;
 
+/** All boxes between two of the ends, and what a function is at inputs of each. */
+function* boxes(enclosure: (x: Enclosure) => Enclosure) {
+  for (const lo of ENDS)
+    for (const hi of ENDS.filter((e) => e > lo)) {
+      const inputs = Array.from({ length: INSIDE + 1 }, (_, i) => Math.min(hi, lo + ((hi - lo) * i) / INSIDE));
+      yield { lo, hi, values: inputs.map((x) => ({ x, at: enclosure(new Enclosure(x, x)) })) };
+    }
+}
+const isKnown = (v: Enclosure): boolean => !(v.flags & (EMPTY | PARTIAL));
+
+function tableOf(h: FunctionRow["by"], by: FunctionRow["by"]) {
+  const model = buildModel({
+    format: "pasear-case",
+    version: 1,
+    title: "Boxes",
+    variables: [{ name: "x", from: -3, to: 5 }],
+    functions: [
+      { name: "h", of: "x", by: h },
+      { name: "s", of: "x", by },
+    ],
+  });
+  expect(model.errors).toEqual([]);
+  return model.table;
+}
+
 describe("what a function is at an input lies in what it is told to be over a box around it", () => {
   it.each(ROWS)("%s", (_, h, by) => {
-    const model = buildModel({
-      format: "pasear-case",
-      version: 1,
-      title: "Boxes",
-      variables: [{ name: "x", from: -3, to: 5 }],
-      functions: [
-        { name: "h", of: "x", by: h },
-        { name: "s", of: "x", by },
-      ],
-    });
-    expect(model.errors).toEqual([]);
-    const enclosure = model.table.enclosure("s", 0);
+    const enclosure = tableOf(h, by).enclosure("s", 0);
     const faults: string[] = [];
-    for (const lo of ENDS)
-      for (const hi of ENDS.filter((e) => e > lo)) {
-        const box = enclosure(new Enclosure(lo, hi));
-        for (let i = 0; i <= INSIDE; i++) {
-          const x = Math.min(hi, lo + ((hi - lo) * i) / INSIDE);
-          const at = enclosure(new Enclosure(x, x));
-          const isKnown = !(at.flags & (EMPTY | PARTIAL));
-          const isNone = (at.flags & EMPTY) !== 0;
-          const told = `[${lo}, ${hi}] is told as ${box.lo} … ${box.hi}, flags ${box.flags}; at ${x} it is`;
-          if (isKnown && box.flags & EMPTY) faults.push(`${told} ${at.lo} … ${at.hi}`);
-          else if (isKnown && (at.hi < box.lo || at.lo > box.hi)) faults.push(`${told} ${at.lo} … ${at.hi}`);
-          if (isNone && !(box.flags & (EMPTY | PARTIAL))) faults.push(`${told} nothing`);
-        }
+    for (const { lo, hi, values } of boxes(enclosure)) {
+      const box = enclosure(new Enclosure(lo, hi));
+      for (const { x, at } of values) {
+        const told = `[${lo}, ${hi}] is told as ${box.lo} … ${box.hi}, flags ${box.flags}; at ${x} it is`;
+        const isOutside = box.flags & EMPTY || at.hi < box.lo || at.lo > box.hi;
+        if (isKnown(at) && isOutside) faults.push(`${told} ${at.lo} … ${at.hi}`);
+        if (at.flags & EMPTY && !(box.flags & (EMPTY | PARTIAL))) faults.push(`${told} nothing`);
       }
+    }
     expect(faults.slice(0, 3)).toEqual([]);
   });
+});
+
+/** Values and slopes that one way of working out tells of a box. */
+interface Told {
+  readonly value: Enclosure;
+  readonly slope: Enclosure;
+}
+const WAYS: readonly (readonly [string, (table: FunctionTable, box: Enclosure) => Told | null])[] = [
+  [
+    "series",
+    (table, box) => {
+      const s = table.series("s", 0)(variableSeries(box, 1));
+      return s && { value: s[0]!, slope: s[1]! };
+    },
+  ],
+  [
+    "slopes",
+    (table, box) => {
+      const told = table.slopes("s", 0)({ value: box, slope: new Enclosure(1, 1) });
+      return told.value.flags || told.slope.flags ? null : told;
+    },
+  ],
+];
+
+describe.each(WAYS)("where its %s are known, a function has values, and is as steep as they say", (_, way) => {
+  let known = 0;
+  it.each(ROWS)("%s", (_, h, by) => {
+    const table = tableOf(h, by);
+    const faults: string[] = [];
+    for (const { lo, hi, values } of boxes(table.enclosure("s", 0))) {
+      const told = way(table, new Enclosure(lo, hi));
+      if (!told) continue;
+      known++;
+      const { value, slope } = told;
+      for (const [i, { x, at }] of values.entries()) {
+        const where = `[${lo}, ${hi}] is ${value.lo} … ${value.hi}, ${slope.lo} … ${slope.hi} steep; at ${x}`;
+        if (at.flags & EMPTY || at.hi < value.lo || at.lo > value.hi) faults.push(`${where} it is ${at.lo} … ${at.hi}`);
+        const before = values[i - 1];
+        if (!before || !isKnown(at) || !isKnown(before.at) || x === before.x) continue;
+        const run = iv.subtract(new Enclosure(x, x), new Enclosure(before.x, before.x));
+        const rise = iv.divide(iv.subtract(at, before.at), run);
+        if (rise.hi < slope.lo || rise.lo > slope.hi) faults.push(`${where} it rises by ${rise.lo} … ${rise.hi}`);
+      }
+    }
+    expect(faults.slice(0, 3)).toEqual([]);
+  });
+  it("which is so on many boxes", () => expect(known).toBeGreaterThan(1000));
 });
