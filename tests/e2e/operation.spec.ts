@@ -91,7 +91,7 @@ test("a setting that is wrong is told in words, and nothing starts", async () =>
   const start = (settings: Record<string, string>) =>
     promisify(execFile)(process.execPath, [".output/server/index.mjs"], {
       env: { ...process.env, PORT: "0", ...settings },
-      timeout: 20_000,
+      timeout: 60_000,
     }).then(
       () => "it started",
       (failure: { code: number; stderr: string }) => `${failure.code}: ${failure.stderr.trim()}`,

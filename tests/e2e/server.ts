@@ -9,7 +9,7 @@ async function firstStart(): Promise<TestServer> {
   const first = new TestServer();
   await first.start();
   const isWaiting = async () => (await first.cases()).some((c) => c.summary === null);
-  await expect.poll(isWaiting, { timeout: 30_000 }).toBe(false);
+  await expect.poll(isWaiting, { timeout: 90_000 }).toBe(false);
   await first.stop();
   return first;
 }

@@ -38,7 +38,7 @@ export class TestServer {
     this.child.stderr!.on("data", (said: Buffer) => {
       this.log += said.toString();
     });
-    for (let i = 0; i < 200; i++) {
+    for (let i = 0; i < 600; i++) {
       if ((await fetch(`${this.url}/api/ready`).catch(() => null))?.ok) return;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
