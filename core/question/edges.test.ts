@@ -112,6 +112,10 @@ describe("why a level is never taken", () => {
     ["1/(x - 5)", "passes it without taking it"],
     ["2 + exp(-x)", "falls from 3 and stays above 2"],
   ])("%s: it %s", (text, why) => expect(reach(text, 0).says).toContain(`f is never 0 on 0 … 10: it ${why}.`));
+  it("from where counting starts, not from where the range does", () =>
+    expect(solve({ f: "20 + x" }, { ask: "multiply", function: "f", factor: 2, start: 4 }).says).toBe(
+      "f never comes to 48 on 4 … 10: it rises from 24 and stays at or below 30.",
+    ));
   it("of a running total that begins at a pole", () => {
     const h = { f: "1/x", s: { kind: "total" as const, function: "f", from: 0 } };
     const never = solve(h, { ask: "where", function: "s", relation: ">", value: 1 });

@@ -16,21 +16,24 @@ import type { Behaviour } from "../finding";
 import type { Asking } from "./asking";
 import { isClose } from "./digits";
 
-/** For "never": the proven bounds of the function on the range, its direction, and what it comes close to. */
-export const behaviourOf = (asking: Asking, shown: Expression, level: Spot | null): Behaviour | null =>
-  besides(() => worked(asking, shown, level), null);
+/** Where the function is looked at, and what it calls. */
+type Looked = Pick<Asking, "range" | "table">;
 
-function worked(asking: Asking, shown: Expression, level: Spot | null): Behaviour {
-  const { from, to } = asking.range;
+/** For "never": the proven bounds of the function on the range, its direction, and what it comes close to. */
+export const behaviourOf = (on: Looked, shown: Expression, level: Spot | null): Behaviour | null =>
+  besides(() => worked(on, shown, level), null);
+
+function worked({ range, table }: Looked, shown: Expression, level: Spot | null): Behaviour {
+  const { from, to } = range;
   const [greatest, least] = ([1, -1] as const).map((sense) =>
-    findBest(shown, asking.table, asking.range, sense, newWork(2000, 200)),
+    findBest(shown, table, range, sense, newWork(2000, 200)),
   ) as [OptimumSearch, OptimumSearch];
-  const monotone = directionOf(greatest.parts, asking.table);
+  const monotone = directionOf(greatest.parts, table);
   const farOut = [least, greatest].find((s) => to === null && s.status === "approached" && placeOf(s) === Infinity);
   return {
     low: boundOf(least, -1),
     high: boundOf(greatest, 1),
-    from: from && knownAt(shown, from, asking.table),
+    from: from && knownAt(shown, from, table),
     monotone,
     level: level ? level.at : 0,
     approaches: farOut?.status === "approached" && isLevel(farOut.bound.form, level),

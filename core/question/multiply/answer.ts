@@ -47,7 +47,8 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
   if (isExactlyZero(base)) throw new Refusal(nothingFrom(asking, start));
   const wanted = times(numberOf(factor), base);
   const goal = subtract(e, wanted);
-  const search = findRoots(goal, table, { from: start, to: asking.range.to }, asking.work);
+  const range = { from: start, to: asking.range.to };
+  const search = findRoots(goal, table, range, asking.work);
   const level = levelOf(wanted);
   const common = {
     ask: "multiply" as const,
@@ -71,7 +72,7 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
       solutions: [],
       stretches: [],
       open: open.map(toldOpen),
-      behaviour: open.length > 0 ? null : behaviourOf(asking, e, level),
+      behaviour: open.length > 0 ? null : behaviourOf({ range, table }, e, level),
     };
   const root = search.roots.find((r) => r.spot === found?.spot);
   const vague = vaguely([root?.spot ?? null], asking);
