@@ -168,7 +168,8 @@ describe.each(WAYS)("where its %s are known, a function has values, and is as st
       const { value, slope } = told;
       for (const [i, { x, at }] of values.entries()) {
         const where = `[${lo}, ${hi}] is ${value.lo} … ${value.hi}, ${slope.lo} … ${slope.hi} steep; at ${x}`;
-        if (at.flags & EMPTY || at.hi < value.lo || at.lo > value.hi) faults.push(`${where} it is ${at.lo} … ${at.hi}`);
+        const isOutside = at.flags & EMPTY || at.hi < value.lo || at.lo > value.hi;
+        if (isOutside) faults.push(`${where} it is ${at.lo} … ${at.hi}`);
         const before = values[i - 1];
         if (!before || !isKnown(at) || !isKnown(before.at) || x === before.x) continue;
         const run = iv.subtract(new Enclosure(x, x), new Enclosure(before.x, before.x));
