@@ -87,8 +87,8 @@ function headIntegral(t: Term, d: Enclosure): Enclosure | "unbounded" | null {
 const STEPS_DOWN = 8;
 
 /**
- * ∫ t^(q−1) L^s dt from 0 to d, L = ln(1/t), by parts: d^q L^s/q + s/q ∫ t^(q−1) L^(s−1) dt. That ends with a
- * whole s; with any other, L^s only grows with t as soon as s is below 0, so that it lies between 0 and what it is at d.
+ * ∫ t^(q−1) L^s dt from 0 to d, L = ln(1/t), by parts: d^q L^s/q + s/q ∫ t^(q−1) L^(s−1) dt. That ends with
+ * a whole s; with any other, L^s only grows with t as soon as s is below 0: it lies between 0 and what it is at d.
  */
 function logarithmicHead(d: Enclosure, logarithm: Enclosure, q: Rational, s: Rational, steps: number): Enclosure {
   const exponent = encloseRational(q);
