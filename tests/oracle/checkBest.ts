@@ -45,8 +45,10 @@ function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string 
   const [a, b, last] = [side(6), side(9), side(12)].map((l) => Math.max(...l, -Infinity)) as [number, number, number];
   // What parts leave that cancel tells nothing either.
   const isSure = [6, 9, 12]
-    .flatMap((k) => [at - 10 ** -k, at + 10 ** -k].map(value))
-    .every(({ v, off }) => !(off > 1e-3 * Math.max(1, Math.abs(v))));
+    .flatMap((k) => [at - 10 ** -k, at + 10 ** -k])
+    .filter((x) => x >= w.from && x <= w.to)
+    .map(value)
+    .every(({ v, off }) => off !== Infinity && !(off > 1e-3 * Math.max(1, Math.abs(v))));
   const isAbove = (y: number) => y > last + 1e-3 * Math.max(1, Math.abs(last));
   // Beside 0 doubles go much closer: a logarithm may show there alone that it grows. A pole between poles may be
   // narrower than all of these: the closest doubles tell.
