@@ -165,6 +165,13 @@ describe("which of two is least, on a range without an end", () => {
   });
 });
 
+describe("what has no value has no slope", () => {
+  it.each(["x + 1/sin(0)", "(-2 - sin(0)^(-1))/5", "x^2 + ln(sin(0))"])("%s", (f) => {
+    const by = { f, s: { kind: "slope" as const, function: "f" } };
+    expect(solve(by, { ask: "value", function: "s", at: 7 })).toMatchObject({ status: "none", complete: true });
+  });
+});
+
 describe("a running total is 0 where it begins, also between doubles", () => {
   const of = (text: string, from: number) => ({ f: text, s: { kind: "total" as const, function: "f", from } });
   it.each<[string, number]>([

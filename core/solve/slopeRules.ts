@@ -1,5 +1,6 @@
 import { BROKEN, EMPTY, ENTIRE, Enclosure, NOTHING, PARTIAL } from "../interval";
 import {
+  compileEnclosure,
   dependsOnVariable,
   differentiate,
   isZeroNumber,
@@ -45,11 +46,19 @@ const openedAtJoints = (pieces: readonly Piece[]): Piece[] =>
 /** Names of functions that are smooth wherever they have a value, and whose slope has a value nowhere else. */
 const SMOOTH_NAMES: ReadonlySet<string> = new Set("exp sin cos tan atan sinh cosh tanh".split(" "));
 
+/** Whether a number without variable surely exists; one that calls a function is not looked into. */
+function isValued(e: Expression): boolean {
+  const { flags } = compileEnclosure(e, () => () => NOTHING)(new Enclosure(0, 0));
+  return !(flags & (EMPTY | PARTIAL));
+}
+
 /** Whether the derivative by the usual rules has its value wherever the function has a slope, and nowhere else. */
 function holdsEverywhere(e: Expression, definition: Lookup): boolean {
   if (e.kind === "number" || e.kind === "variable") return true;
+  // A number that does not exist, 1/sin(0), is gone from the slope.
+  if (!dependsOnVariable(e)) return isValued(e);
   // 0 · u is dropped where a product is differentiated, and with it what u has no value at.
-  if (dependsOnVariable(e) && isZeroNumber(differentiate(e))) return false;
+  if (isZeroNumber(differentiate(e))) return false;
   switch (e.kind) {
     case "multiply":
     case "divide":
