@@ -60,6 +60,17 @@ describe("what a function comes closer to is told as far as it is known", () => 
       /^The parts of what it comes closer to cancel, or nearly: .* it lies from 3\.\d+ to 3\.\d+\.$/,
     );
   });
+  it("where another limit may be higher, as far as that one is known", () => {
+    // 3.13 as x comes to 0 from below; π to the right of 1, of which bounds know only that it is above 3.11.
+    const pieces = [
+      { text: "3.13 + x", from: -1, to: 0, ends: "[)" as const },
+      { text: "exp(ln(10^12 + pi)) - 10^12 - (x - 1)", from: 1, to: 2, ends: "(]" as const },
+    ];
+    const functions = [{ name: "f", of: "x", by: { kind: "pieces" as const, pieces } }];
+    const f = ask("", { ask: "greatest", function: "f" }, { functions, variables: [{ name: "x", from: -1, to: 2 }] });
+    expect([f.status, f.complete]).toEqual(["none", false]);
+    expect(f.message).toMatch(/what it comes closer to cancel/);
+  });
   it("and else as before", () =>
     expect(on("pi - 1/x", { ask: "greatest", function: "f" })).toMatchObject({
       status: "none",

@@ -24,6 +24,7 @@ import {
   middleOf,
   isContinuous,
   unboundedAt,
+  valueOfLimit,
 } from "./taken";
 
 /** Holds the values that are taken on a range against the limits that are not. */
@@ -169,7 +170,7 @@ export class BestSearch {
     if (infinite) return { status: "unbounded", bound: infinite };
     const doubt = [...open, ...this.doubt].filter((d) => this.mayBeat(d, level));
     const rivals = this.taken.filter((t) => this.hope(t) >= level);
-    const beyond = top && this.beats(top, rivals);
+    const beyond = top && this.beats(top.bound, rivals);
     if (beyond === "yes" && top)
       return doubt.length > 0 ? { status: "unsettled", open: doubt } : { status: "approached", bound: top.bound };
     if (beyond === "unclear" && top) doubt.push(top.stretch);
@@ -179,7 +180,7 @@ export class BestSearch {
 
   /** The best of the limits that are taken nowhere; an infinite one ends the matter. */
   private limits(level: number): { top: TopLimit | null; infinite: Bound | null; open: OpenStretch[] } {
-    let top: TopLimit | null = null;
+    const found: TopLimit[] = [];
     const open: OpenStretch[] = [];
     for (const { cell, side } of this.ends) {
       const end = side > 0 ? cell.from : cell.to;
@@ -189,7 +190,7 @@ export class BestSearch {
       const limit = limitAt(f, end, end ? side : (-side as 1 | -1), room, this.table);
       const bound = { at: end ? end.at : null, side: (end ? side : -side) as 1 | -1 };
       if (limit.kind === "infinite") {
-        if (limit.sign === this.sense) return { top, infinite: unboundedAt(bound, this.sense), open };
+        if (limit.sign === this.sense) return { top: null, infinite: unboundedAt(bound, this.sense), open };
         continue;
       }
       const stretch = end
@@ -197,15 +198,20 @@ export class BestSearch {
         : side > 0
           ? { lo: -Infinity, hi: cell.to?.hi ?? 0 }
           : { lo: cell.from?.lo ?? 0, hi: Infinity };
-      const range = { low: limit.lo, high: limit.hi };
-      if (limit.kind === "open") {
-        if (this.hope(range) > level) open.push(end ? hullOf(cell) : stretch);
-        continue;
-      }
-      const found: TopLimit = { ...range, form: limit.form, stretch, bound: { ...valueOfLimit(limit), ...bound } };
-      if (!top || this.worth(found) > this.worth(top)) top = found;
+      if (limit.kind !== "open") found.push({ stretch, bound: { ...valueOfLimit(limit), ...bound } });
+      else if (this.hope({ low: limit.lo, high: limit.hi }) > level) open.push(end ? hullOf(cell) : stretch);
     }
-    return { top, infinite: null, open };
+    return { top: this.topOf(found), infinite: null, open };
+  }
+
+  /** The limit that surely comes furthest, known no better than any that may come further still. */
+  private topOf(found: readonly TopLimit[]): TopLimit | null {
+    if (found.length === 0) return null;
+    const top = found.reduce((a, b) => (this.worth(b.bound) > this.worth(a.bound) ? b : a));
+    const hope = Math.max(...found.map((t) => this.hope(t.bound)));
+    if (hope <= this.hope(top.bound)) return top;
+    const { low, high } = this.sense > 0 ? { low: top.bound.low, high: hope } : { low: -hope, high: top.bound.high };
+    return { ...top, bound: { ...top.bound, value: low + (high - low) / 2, low, high, form: null } };
   }
 
   private cellMayBeat(f: Expression, cell: CellPart, level: number): boolean {
@@ -215,7 +221,7 @@ export class BestSearch {
   }
 
   /** Whether a limit lies beyond all values that are taken. */
-  private beats(top: TopLimit, rivals: readonly Taken[]): "yes" | "no" | "unclear" {
+  private beats(top: Bound, rivals: readonly Taken[]): "yes" | "no" | "unclear" {
     if (rivals.every((t) => this.hope(t) < this.worth(top))) return "yes";
     if (rivals.some((t) => this.worth(t) >= this.hope(top))) return "no";
     return rivals.some((t) => t.form && top.form && isExactlyZero(subtract(t.form, top.form))) ? "no" : "unclear";
@@ -285,16 +291,7 @@ export class BestSearch {
 
 const MAX_DEPTH = 12;
 
-/** A limit as a bound of values; one that is exactly 0 is told as that. */
-function valueOfLimit({ lo, hi, form }: { lo: number; hi: number; form: Expression | null }) {
-  if (form && isExactlyZero(form)) return { value: 0, lo: 0, hi: 0, form };
-  return { value: lo + (hi - lo) / 2, lo, hi, form };
-}
-
 interface TopLimit {
-  readonly low: number;
-  readonly high: number;
-  readonly form: Expression | null;
   readonly stretch: OpenStretch;
   readonly bound: Bound;
 }

@@ -46,7 +46,7 @@ export function stretchTotal(e: Expression, table: FunctionTable, near: Rational
   const alone = (end: Rational) => boundsOf(integrate(e, table, spotOfRational(near), spotOfRational(end)));
   const upToAny = (x: Enclosure) => readOver(list, x, table);
   return {
-    whole: whole ?? (isHard && !isCutOff ? UNKNOWN : alone(far)),
+    whole: whole ?? (nothingFrom !== null ? NOTHING : isHard && !isCutOff ? UNKNOWN : alone(far)),
     upTo: (x) =>
       isBeyond(x)
         ? NOTHING

@@ -1,5 +1,6 @@
 import type { Rational } from "../numeric";
 import { type Expression, parts } from "../formula";
+import { isExactlyZero } from "./constant";
 import type { ExactForm } from "./exactForm";
 import type { Spot } from "./spot";
 import type { ValueAt } from "./value";
@@ -28,8 +29,8 @@ export interface Flat {
 export interface Bound {
   readonly value: number | null;
   /** what the value is proven to lie in; infinite where there is no bound */
-  readonly lo: number;
-  readonly hi: number;
+  readonly low: number;
+  readonly high: number;
   readonly form: Expression | null;
   readonly at: number | null;
   /** far out: towards which side */
@@ -39,12 +40,18 @@ export interface Bound {
 /** Growth (sense 1) or fall (−1) without end, towards a place or far out. */
 export const unboundedAt = ({ at, side }: Pick<Bound, "at" | "side">, sense: 1 | -1): Bound => ({
   value: null,
-  lo: sense * Infinity,
-  hi: sense * Infinity,
+  low: sense * Infinity,
+  high: sense * Infinity,
   form: null,
   at,
   side,
 });
+
+/** A limit as a bound of values; one that is exactly 0 is told as that. */
+export function valueOfLimit({ lo, hi, form }: { lo: number; hi: number; form: Expression | null }) {
+  if (form && isExactlyZero(form)) return { value: 0, low: 0, high: 0, form };
+  return { value: lo + (hi - lo) / 2, low: lo, high: hi, form };
+}
 
 export interface Attained {
   readonly status: "attained";

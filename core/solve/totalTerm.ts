@@ -14,8 +14,8 @@ const MOST_DELTA = 1 / 16;
 
 /**
  * The leading term of a running total beside its start, or where it grows without bound: beside a place, or far out.
- * With y = 1/t, what is summed lies in c·y^k, so that from Y = 1/Δ on the total is K ± c (y^q − Y^q)/q with q = k − 1
- * (far out k + 1), or K ± c ln(y/Y) where that is 0.
+ * With y = 1/t, what is summed lies in c·y^k, so that from Y = 1/Δ on the total is K ± c (y^q − Y^q)/q with
+ * q = k − 1 (far out k + 1), or K ± c ln(y/Y) where that is 0.
  * @param leadingOf  the leading term of what is summed, on (0, Δ]
  * @returns null where the total stays bounded, or its term is not known
  */

@@ -65,13 +65,13 @@ const isLevel = (form: Expression | null, level: Spot | null): boolean =>
 /** What no value lies beyond. */
 function boundOf(s: OptimumSearch, side: 1 | -1): number {
   if (s.status === "attained") return s.complete ? (side > 0 ? s.high : s.low) : side * Infinity;
-  return s.status === "approached" ? (side > 0 ? s.bound.hi : s.bound.lo) : side * Infinity;
+  return s.status === "approached" ? (side > 0 ? s.bound.high : s.bound.low) : side * Infinity;
 }
 
 /** What some values surely reach, or come as close to as one likes. */
 function reachOf(s: OptimumSearch, side: 1 | -1): number {
-  const known = s.status === "attained" ? { lo: s.low, hi: s.high } : "bound" in s ? s.bound : null;
-  return known ? (side > 0 ? known.lo : known.hi) : -side * Infinity;
+  const known = s.status === "attained" ? s : "bound" in s ? s.bound : null;
+  return known ? (side > 0 ? known.low : known.high) : -side * Infinity;
 }
 
 function valuesOf(

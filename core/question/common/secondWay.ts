@@ -76,7 +76,7 @@ export function goldenSection(
   value: number,
   lo: number,
   hi: number,
-  rounding = 0,
+  rounding: number,
 ): SecondWay {
   // Where there is no value nothing can be best.
   const f = (x: number): number => {

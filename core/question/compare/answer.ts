@@ -15,9 +15,9 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
   const { leaders, open, meets } = leastOf(bodies, table, range, asking.work);
   const isRepeated = (f: Expression, g: Expression) =>
     periodOf(withoutNothing(inline(subtract(f, g), table)), table, range) !== null;
-  // What meets again and again for ever has no last stretch.
+  // What repeats for ever has no last stretch, unless one of them is the least all along.
   if (open.length > 0 && bodies.some((f, i) => bodies.slice(0, i).some((g) => isRepeated(f, g))))
-    throw new Refusal(`These take turns without end; give ${asking.variable.name} a start and an end to compare them.`);
+    throw new Refusal(`These repeat without end; give ${asking.variable.name} a start and an end to compare them.`);
   const vague = vaguely(
     leaders.flatMap((l) => [l.from, l.to]),
     asking,

@@ -43,13 +43,14 @@ export function best(asking: BestAsking): BestFinding {
     };
   if (found.status === "unsettled") return { ...without(asking), status: "unsettled", open: found.open.map(toldOpen) };
   const limit = found.bound;
-  const isKnown = limit.value === null || isClose(limit);
+  const between = { lo: limit.low, hi: limit.high };
+  const isKnown = limit.value === null || isClose(between);
   return {
     ...without(asking),
     status: "none",
     complete: isKnown,
     bound: toldBound(limit),
-    message: isKnown ? null : onlyBetween("what it comes closer to", limit),
+    message: isKnown ? null : onlyBetween("what it comes closer to", between),
   };
 }
 
