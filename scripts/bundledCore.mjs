@@ -1,5 +1,5 @@
 import { build } from "esbuild";
-import { existsSync, readdirSync } from "node:fs";
+import { existsSync, readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { packagesOutside } from "./bundle.mjs";
@@ -14,7 +14,9 @@ const root = fileURLToPath(new URL("..", import.meta.url));
  * @returns {Promise<string>} the folder they lie in, one NAME.mjs a room
  */
 export async function bundledCore() {
-  const outdir = join(root, "node_modules/.cache/pasear/core");
+  // Each run has its own, so that two at a time do not write over each other.
+  const outdir = join(root, `node_modules/.cache/pasear/core-${process.pid}`);
+  process.once("exit", () => rmSync(outdir, { recursive: true, force: true }));
   const rooms = readdirSync(join(root, "core")).filter((room) => existsSync(join(root, "core", room, "index.ts")));
   await build({
     entryPoints: Object.fromEntries(rooms.map((room) => [room, join(root, "core", room, "index.ts")])),
