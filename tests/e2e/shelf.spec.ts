@@ -123,6 +123,29 @@ test("what a page costs before it can be used: its script, its requests, and wha
   expect(desk.moved).toBeLessThan(0.02);
 });
 
+test("letters that come late move nothing: the page keeps to others, and the next one has them", async ({
+  page,
+  server,
+}) => {
+  let letGo = (): void => undefined;
+  const gone = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route("**/*.woff2", async (route) => {
+    await gone;
+    await route.continue();
+  });
+  await page.goto(server.url);
+  const card = page.getByRole("link", { name: "Open Lantern stall" });
+  await expect(card).toBeVisible();
+  const look = () => card.evaluate((e) => [e.getBoundingClientRect().y, getComputedStyle(e).fontFamily] as const);
+  const before = await look();
+  expect(before[1]).not.toContain("Atkinson");
+  letGo();
+  await page.evaluate(() => document.fonts.load('1rem "Atkinson Hyperlegible Next Variable"'));
+  expect(await look()).toEqual(before);
+  await card.click();
+  await expect(page.getByRole("application", { name: /^Graph of/ })).toHaveCSS("font-family", /^"Atkinson/);
+});
+
 test("a case is saved, deleted, and put on the shelf again as it was; what is no case is refused with words", async ({
   page,
   server,
