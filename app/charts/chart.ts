@@ -1,11 +1,11 @@
 import { use, init, type EChartsType } from "echarts/core";
 import { CustomChart, ScatterChart } from "echarts/charts";
-import { GridComponent, MarkAreaComponent, MarkLineComponent } from "echarts/components";
+import { GridSimpleComponent, MarkAreaComponent, MarkLineComponent } from "echarts/components";
 import { SVGRenderer } from "echarts/renderers";
 import { shareParts } from "~/utils/share";
 import type { ChartOption, Series, Shape } from "./option";
 
-use([CustomChart, ScatterChart, GridComponent, MarkAreaComponent, MarkLineComponent, SVGRenderer]);
+use([CustomChart, ScatterChart, GridSimpleComponent, MarkAreaComponent, MarkLineComponent, SVGRenderer]);
 
 /** A chart in an element, or on no element at all, to be had as text. */
 export interface Chart {

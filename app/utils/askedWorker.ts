@@ -1,4 +1,5 @@
 import type { AskedReply } from "~/workers/protocol";
+import { analysisWorker } from "./analysisWorker";
 
 type WithoutJob<T> = T extends unknown ? Omit<T, "job"> : never;
 
@@ -25,7 +26,7 @@ export abstract class AskedWorker<Asked extends { readonly job: number }, Told> 
     });
   }
   protected open(): Worker {
-    return new Worker(new URL("../workers/analysis.worker.ts", import.meta.url), { type: "module" });
+    return analysisWorker();
   }
   end(): void {
     this.worker?.terminate();

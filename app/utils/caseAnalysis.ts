@@ -3,6 +3,7 @@ import type { Desk } from "#core/desk";
 import type { Picture, View } from "#core/graph";
 import type { Slip } from "#core/slips";
 import type { Analysed, AnalysisReply, AnalysisRequest, GhostAnswer } from "~/workers/protocol";
+import { analysisWorker } from "./analysisWorker";
 import { CalmProgress } from "./calmProgress";
 import { CaseShown } from "./caseShown";
 import { NewestFirst } from "./newestFirst";
@@ -49,7 +50,7 @@ export class CaseAnalysis {
   constructor(private readonly source: AnalysisSource) {
     this.shown = new CaseShown(source.of, source.isDragged);
     this.worker = new NewestFirst({
-      open: () => new Worker(new URL("../workers/analysis.worker.ts", import.meta.url), { type: "module" }),
+      open: analysisWorker,
       taken: inStep(source.isDragged, (reply) => this.taken(reply)),
       broken: (message) => this.broken(message),
       patience: PATIENCE.dragged,
