@@ -120,7 +120,9 @@ interface Candidate {
 }
 /** The place around a ring where its label hides least, and least far away. */
 function bestOf({ x: px, y: py, points }: Place, { rect, curves, dots, taken }: Ground): Candidate | null {
-  const texts = [...new Set(points.map((p) => p.label))];
+  const all = [...new Set(points.map((p) => p.label))];
+  // A bare input tells nothing beside "meet at" the same one.
+  const texts = all.filter((t) => !all.some((longer) => longer.endsWith(` ${t}`)));
   const questions = points.flatMap((p) => p.question ?? []);
   const [w, h] = [Math.max(...texts.map((t) => t.length)) * LETTER + 4, texts.length * LABEL_HEIGHT];
   let best: Candidate | null = null;

@@ -204,15 +204,16 @@ it("answers at one place have one ring and one label with all of them", () => {
         { id: "q2", ask: "reach", function: "R", value: 150 },
         { id: "q3", ask: "greatest", function: "P" },
         { id: "q4", ask: "greatest", function: "R" },
+        { id: "q5", ask: "compare", functions: ["R", "C"] },
       ],
     }),
   )!;
   const at = paneRects(p, 880, 290);
-  // 6·25 = 150 = 100 + 2·25, which is the greatest value of P too.
+  // 6·25 = 150 = 100 + 2·25, which is the greatest value of P too. What another line ends with is not said twice.
   expect(placeLabels(p, at).map((l) => [l.text.split("\n"), l.questions])).toEqual([
     [
-      ["break-even 25", "$150 at 25", "greatest $150 at 25"],
-      ["q1", "q2", "q3"],
+      ["break-even 25", "greatest $150 at 25"],
+      ["q1", "q2", "q3", "q5"],
     ],
     [["greatest $600 at 100"], ["q4"]],
   ]);
