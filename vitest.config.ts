@@ -1,17 +1,18 @@
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
-import { bundledCore } from "./scripts/bundledCore.mjs";
+import { plainCore } from "./scripts/plainCore.mjs";
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 // Where tests are run again at each change, they see the sources themselves.
-const rooms = process.argv.includes("run") ? `${await bundledCore()}/$1.mjs` : folder("./core/$1/index.ts");
+const plugins = process.argv.includes("run") ? [await plainCore()] : [];
 
 export default defineConfig({
+  plugins,
   resolve: {
     alias: [
       { find: /^~\/(.+)$/, replacement: folder("./app/$1") },
-      { find: /^#core\/([\w-]+)$/, replacement: rooms },
+      { find: /^#core\/([\w-]+)$/, replacement: folder("./core/$1/index.ts") },
       { find: /^#shared\/(.+)$/, replacement: folder("./shared/$1") },
     ],
   },
