@@ -14,12 +14,17 @@ if (!(count > 0) || !Number.isInteger(seed) || !(first >= 0)) {
 
 const tally = new Tally();
 const started = performance.now();
-let told = 0;
+let [told, timed] = [0, 0];
+/** A question that takes longer than this is told, to be looked at again by itself; ms. */
+const LONG = 1000;
 for (let i = first; tally.claims < count; i++) {
   tryCase(seed * 1_000_003 + i, tally);
   // A run takes hours: what is found is told at once.
   for (const c of tally.contradictions.slice(told)) console.log(`case ${i}: ${c}`);
   told = tally.contradictions.length;
+  for (const ms of tally.times.slice(timed))
+    if (ms > LONG) console.log(`case ${i}: a question took ${ms.toFixed(0)} ms`);
+  timed = tally.times.length;
   if (i % 2000 === 1999)
     console.log(
       `${tally.claims} claims, ${tally.contradictions.length} contradicted, ${tally.open} not settled; case ${i + 1}`,

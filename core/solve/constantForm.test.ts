@@ -76,6 +76,9 @@ describe("numbers without variable in one shape", () => {
     // a whole power of what is under a root is that again
     ["sqrt(1 + sqrt(2))^2", "1*+1*2^1/2"],
     ["sqrt(1 + sqrt(2))^4", "2*2^1/2+3*"],
+    // of a great one all paths through its terms would be 2^24: (a + b√2)(1 + √2) = a + 2b + (a + b)√2, each time
+    ["sqrt(1 + sqrt(2))^24", "13860*2^1/2+19601*"],
+    ["sqrt(1 + sqrt(2))^48", "543339720*2^1/2+768398401*"],
     ["sqrt(1 + sqrt(2)) sqrt(1 + sqrt(2))", "1*+1*2^1/2"],
     ["sqrt(1 + sqrt(2))^3", "1*2^1/2·[1*+1*2^1/2]^1/2+1*[1*+1*2^1/2]^1/2"],
     // angles

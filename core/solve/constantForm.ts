@@ -1,4 +1,4 @@
-import { ONE, ZERO, integerPower, isZero, ratio, rationalText, toDouble, type Rational } from "../numeric";
+import { ONE, ZERO, integerPower, isZero, ratio, rationalText, spend, toDouble, type Rational } from "../numeric";
 
 /**
  * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under
@@ -16,6 +16,8 @@ export type ConstantForm = ReadonlyMap<string, Term>;
 export const EMPTY: ConstantForm = new Map();
 
 const MAX_TERMS = 60;
+/** What a product of two terms costs, in steps of work. */
+const STEPS_OF_PRODUCT = 10;
 
 const key = (exp: ConstantForm, atoms: ReadonlyMap<string, Rational>): string => {
   const names = [...atoms]
@@ -77,6 +79,7 @@ export function scaled(a: ConstantForm, r: Rational): ConstantForm {
 
 export function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
   if (a.size * b.size > MAX_TERMS) return null;
+  spend(a.size * b.size * STEPS_OF_PRODUCT);
   const [p, q] = [rationalOf(a), rationalOf(b)];
   if (q) return scaled(a, q);
   if (p) return scaled(b, p);
@@ -103,18 +106,27 @@ export function sumAtom(c: ConstantForm, power: Rational): ConstantForm {
   return atom(name, power);
 }
 
-/** √(1 + e) twice is 1 + e: whole powers of sums are multiplied out. */
+/** √(1 + e) twice is 1 + e: whole powers of sums are multiplied out, each at once: what is alike falls together. */
 function openedSum(t: Term): Iterable<Term> | null {
   for (const [name, p] of t.atoms) {
     const inner = name.startsWith("[") && p.compare(ONE) >= 0 ? sums.get(name) : undefined;
     if (!inner) continue;
     const atoms = new Map(t.atoms);
-    const rest = p.sub(ONE);
+    const whole = p.floor();
+    const rest = p.sub(whole);
     if (isZero(rest)) atoms.delete(name);
     else atoms.set(name, rest);
-    return times(sum([{ ...t, atoms }]), inner)?.values() ?? null;
+    const power = wholePower(inner, toDouble(whole));
+    return (power && times(sum([{ ...t, atoms }]), power)?.values()) ?? null;
   }
   return [t];
+}
+
+/** A form times itself so often; null where it grows too long. */
+function wholePower(c: ConstantForm, n: number): ConstantForm | null {
+  let out: ConstantForm | null = c;
+  for (let k = 1; k < n && out; k++) out = times(out, c);
+  return out;
 }
 
 /** A product as a form of its own, whole powers of sums in it multiplied out. */
