@@ -10,6 +10,9 @@ describe("beyond all doubles", () => {
     ["10000 - ln(x + x)", true, { ask: "reach", function: "f", value: 10 }],
     // f(−10) = e^(110^1.5) is about 10^501.
     ["exp((round(x x) - x)^1.5)", true, { ask: "multiply", function: "f", factor: 3, start: -10 }],
+    // x² + 2x is 4 e^(e^10) at about ±10^4783: it is more on both sides of all numbers that can be told.
+    ["(2 + x) x - 4 exp(exp(10))", false, { ask: "where", function: "f", relation: ">=", value: 7 }],
+    ["(2 + x) x - 4 exp(exp(10))", true, { ask: "where", function: "f", relation: ">=", value: 7 }],
   ] as const)("%s, whole: %s, %j", (text, whole, q) => {
     const range = q.ask === "multiply" ? { from: -10, to: 10 } : {};
     const { model, findings } = analyse(oneFunction(text, { ...range, whole }, [q as Asked]));

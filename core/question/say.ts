@@ -18,9 +18,12 @@ export function sentenceOf(f: Finding, model: Model): string {
   const repeats = "repeats" in f ? f.repeats : null;
   const isFound = f.status === "found" && solutionsOf(f).length + stretchesOf(f).length > 0;
   // Of an answer that comes again for ever, how often.
-  return repeats && isFound
-    ? `${said.replace(/\.$/, "")}, and again every ${formatQuantity(repeats.every, say.input)}.`
-    : said;
+  const often =
+    repeats && isFound
+      ? `${said.replace(/\.$/, "")}, and again every ${formatQuantity(repeats.every, say.input)}.`
+      : said;
+  // There may be more answers, earlier or better ones, where nothing is settled.
+  return isFound && !f.complete ? `As far as is settled, ${often.replace(/^Least:/, "least:")}` : often;
 }
 
 /** The question as a sentence, in parts: those with a slot are underlined and can be changed. */

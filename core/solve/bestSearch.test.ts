@@ -153,7 +153,8 @@ describe("the best of what is taken, against limits and what is open", () => {
     ["1/(1 + x^2)", "0 z; [-Infinity -1]; [1 Infinity]", "1 at 0"],
     ["sqrt(x)", "4 r; [-3 -1]", "2 at 4e"],
     ["x", "quiet(0 1); 2 r", "2 at 2e"],
-    ["x", "quiet(0 3); 2 r", "2 at 2e but [0 3]"],
+    ["x", "quiet(0 3); 2 r", "2 at 2e"],
+    ["x", "quiet(0 3); 0.5 r", "0.5 at 0.5e but [0 3]"],
     // beside a limit that is more than all, only what may hold still more
     ["1 - exp(-x)", "0 r; (0 …) 1 - exp(-x); [-2 -1]", "→ 1 at far up"],
     ["atan(x)", "0 r; (0 1) atan(x); 1 r; [2 Infinity]", "0.785398 at 1e but [2 Infinity]"],

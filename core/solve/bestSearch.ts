@@ -5,7 +5,7 @@ import { isExactlyZero } from "./constant";
 import { inline } from "./inline";
 import { isLevel } from "./level";
 import { limitAt } from "./limits";
-import type { CellPart, Part, PlacePart } from "./parts";
+import type { CellPart, Doubt, Part, PlacePart } from "./parts";
 import { spotOfRational, type Spot } from "./spot";
 import { areMirrored } from "./symmetry";
 import type { FunctionTable } from "./table";
@@ -31,7 +31,7 @@ import {
 export class BestSearch {
   private readonly whole: Expression;
   private readonly taken: Taken[] = [];
-  private readonly doubt: OpenStretch[] = [];
+  private readonly doubt: Doubt[] = [];
   /** cells with a limit that is taken nowhere, as far as is known */
   private readonly ends: { cell: CellPart; side: 1 | -1 }[] = [];
 
@@ -53,7 +53,7 @@ export class BestSearch {
         this.doubt.push(p.kind === "open" ? p : hullOf(p));
         return;
       case "quiet":
-        this.doubt.push(hullOf(p));
+        this.doubt.push({ ...hullOf(p), values: p.values });
         return;
       case "place":
         this.lookAtPlace(p, i);
@@ -274,7 +274,8 @@ export class BestSearch {
    * Whether a stretch not examined may hold a value better than the level: a few splits are enough to see that it stays
    * below.
    */
-  private mayBeat(box: OpenStretch, level: number): boolean {
+  private mayBeat(box: Doubt, level: number): boolean {
+    if (box.values && this.hope({ low: box.values.lo, high: box.values.hi }) <= level) return false;
     const value = compileEnclosure(this.whole, this.table.enclosure);
     const stack = [{ ...box, depth: 0 }];
     while (stack.length > 0) {

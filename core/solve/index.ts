@@ -11,7 +11,7 @@ export { parityOf } from "./symmetry";
 export { inline, inlineByRule } from "./inline";
 export { MAX_STEPS, newWork, partition, refine, type Work } from "./partition";
 export { spotOfEnd } from "./spot";
-export { type CellPart, type Part, type PlacePart, type Range } from "./parts";
+export { type CellPart, type Doubt, type Part, type PlacePart, type Range } from "./parts";
 export { compareSpots, numberOfSpot, spotOfConstant, spotOfRational, signAtSpot, type Spot } from "./spot";
 export { signedParts, type PartSign, type SignedPart } from "./signedParts";
 export { areEqualValues, branchAt, constantValue, signOfValue, valueAt } from "./valueAt";

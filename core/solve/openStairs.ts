@@ -34,7 +34,8 @@ function opened(p: StairsPart, table: FunctionTable, work: Work, matters: (value
   const from = p.from ?? spotOfRational(rationalOfDouble(left!.edge));
   const to = p.to ?? spotOfRational(rationalOfDouble(right!.edge));
   const out: Part[] = [];
-  if (left) out.push(tailPart(left, null, from, matters), place(from, "break"));
+  if (left)
+    out.push(tailPart(left, enclosure(new Enclosure(-Infinity, from.hi)), null, from, matters), place(from, "break"));
   const stack: [Spot, Spot][] = [[from, to]];
   let count = 0;
   while (stack.length > 0) {
@@ -57,19 +58,24 @@ function opened(p: StairsPart, table: FunctionTable, work: Work, matters: (value
     }
     if (b !== to) out.push(place(b, "break"));
   }
-  if (right) out.push(place(to, "break"), tailPart(right, to, null, matters));
+  if (right)
+    out.push(place(to, "break"), tailPart(right, enclosure(new Enclosure(to.lo, Infinity)), to, null, matters));
   return out;
 }
 
-/** The stretch beyond which a function keeps its sign. */
+/**
+ * The stretch beyond which a function keeps its sign wherever it has a value.
+ * @param there  whether it has one throughout is told by its bounds there
+ */
 function tailPart(
   tail: { edge: number; sign: -1 | 0 | 1 },
+  there: Enclosure,
   from: Spot | null,
   to: Spot | null,
   matters: (values: Enclosure) => boolean,
 ): QuietPart | OpenPart {
-  const values =
-    tail.sign > 0 ? new Enclosure(Number.MIN_VALUE, Infinity) : new Enclosure(-Infinity, -Number.MIN_VALUE);
+  const [lo, hi] = tail.sign > 0 ? [Number.MIN_VALUE, Infinity] : [-Infinity, -Number.MIN_VALUE];
+  const values = new Enclosure(lo, hi, there.flags);
   if (tail.sign !== 0 && !matters(values)) return { kind: "quiet", from, to, values };
   return { kind: "open", lo: from ? tail.edge : -Infinity, hi: to ? tail.edge : Infinity };
 }

@@ -5,6 +5,7 @@ import { unboundedAt, type Attained, type Bound } from "./taken";
 import { inlineSmooth } from "./inline";
 import { limitAt } from "./limits";
 import { openStairs } from "./openStairs";
+import { hasValuesBeside } from "./stairFree";
 import { newWork, partition, refine, type Work } from "./partition";
 import type { Part, Range } from "./parts";
 import { periodOf, type Period } from "./period";
@@ -36,11 +37,39 @@ export function findBest(
 ): OptimumSearch {
   const period = periodOf(e, table, range);
   const whole = partition([e], table, period?.range ?? range, work);
-  const endless = stairsWithoutBound(whole, table, sense);
+  const endless = stairsWithoutBound(whole, table, sense, work);
   if (endless) return { status: "unbounded", bound: endless, parts: whole, period };
   const parts = turningParts(e, table, whole, sense, work);
-  const search = new BestSearch(e, table, parts, sense, period !== null);
-  return { ...search.result(), parts, period };
+  const found = new BestSearch(e, table, parts, sense, period !== null).result();
+  if (found.status === "attained" && isBeatenIn(found.open, e, table, sense, sense > 0 ? found.high : -found.low))
+    return { status: "unsettled", open: found.open, parts, period };
+  return { ...found, parts, period };
+}
+
+/** Whether a value that is seen on a stretch left open is better than the best that was found. */
+function isBeatenIn(
+  open: readonly OpenStretch[],
+  e: Expression,
+  table: FunctionTable,
+  sense: 1 | -1,
+  best: number,
+): boolean {
+  const enclosure = compileEnclosure(e, table.enclosure);
+  return open.slice(0, MOST_SEEN).some(({ lo, hi }) =>
+    inputsOf(lo, hi).some((x) => {
+      const v = enclosure(new Enclosure(x, x));
+      return !(v.flags & (EMPTY | PARTIAL)) && (sense > 0 ? v.lo : -v.hi) > best;
+    }),
+  );
+}
+const MOST_SEEN = 40;
+
+/** Some inputs of a stretch; of one without an end, further and further out. */
+function inputsOf(lo: number, hi: number): number[] {
+  if (Number.isFinite(lo) && Number.isFinite(hi)) return [0, 0.25, 0.5, 0.75, 1].map((share) => lo + (hi - lo) * share);
+  const far = [1, 10, 100, 1000, 1e4];
+  const [up, down] = [Number.isFinite(lo) ? lo : 0, Number.isFinite(hi) ? hi : 0];
+  return [...(hi === Infinity ? far.map((d) => up + d) : []), ...(lo === -Infinity ? far.map((d) => down - d) : [])];
 }
 
 /** A range taken apart so that the function is monotone, or constant, on every cell. */
@@ -61,14 +90,15 @@ export function turningParts(
 }
 
 /** Where stairs go up or down for ever, there is no need to count them. */
-function stairsWithoutBound(parts: readonly Part[], table: FunctionTable, sense: 1 | -1): Bound | null {
+function stairsWithoutBound(parts: readonly Part[], table: FunctionTable, sense: 1 | -1, work: Work): Bound | null {
   for (const p of parts) {
     if (p.kind !== "stairs") continue;
     for (const side of [1, -1] as const) {
       const end = side > 0 ? p.from : p.to;
       const towards = (end ? side : -side) as 1 | -1;
       const limit = limitAt(p.formulas[0]!, end, towards, p.from && p.to ? p.to.lo - p.from.hi : 1, table);
-      if (limit.kind === "infinite" && limit.sign === sense)
+      const isWanted = limit.kind === "infinite" && limit.sign === sense;
+      if (isWanted && hasValuesBeside(p, side > 0 ? "from" : "to", table, work))
         return unboundedAt({ at: end ? end.at : null, side: towards }, sense);
     }
   }

@@ -35,7 +35,12 @@ export interface OpenPart extends OpenStretch {
   readonly kind: "open";
 }
 
-/** Inputs at which a function with many steps has values, within these bounds, that do not matter to what was asked. */
+/** Inputs that were not examined, and bounds of the values there, where such are known. */
+export interface Doubt extends OpenStretch {
+  readonly values?: Enclosure;
+}
+
+/** Inputs at which what values a function with many steps has, within these bounds, do not matter to what was asked. */
 export interface QuietPart extends Between {
   readonly kind: "quiet";
   readonly values: Enclosure;

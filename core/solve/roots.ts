@@ -73,7 +73,8 @@ export function findRoots(e: Expression, table: FunctionTable, range: Range, wor
     else if (p.sign === 0 && left !== 0 && right !== 0) roots.push(rootAt(p.part, left, right, period !== null));
     if (p.sign !== 0 && jumpsOver(parts, i, table)) jumps.push(p.part.spot.at);
   });
-  const unknown = parts.flatMap(({ part, sign }) => (sign === "open" ? [stretchOf(part)] : []));
+  // Where the sign is known wherever there is a value, there is no root, though there may be no value either.
+  const unknown = unknownIn(parts.filter(({ part }) => part.kind !== "quiet"));
   const open = beyond.length > 0 ? joinedStretches([...unknown, ...beyond]) : unknown;
   return {
     roots,
@@ -85,6 +86,10 @@ export function findRoots(e: Expression, table: FunctionTable, range: Range, wor
     parts,
   };
 }
+
+/** The stretches on which a sign could not be settled. */
+export const unknownIn = (parts: readonly SignedPart[]): OpenStretch[] =>
+  parts.flatMap(({ part, sign }) => (sign === "open" ? [stretchOf(part)] : []));
 
 function rootAt(place: PlacePart, left: PartSign, right: PartSign, isRepeated: boolean): Root {
   const { spot } = place;

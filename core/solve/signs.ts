@@ -1,7 +1,8 @@
 import { dependsOnVariable, same, subtract, type Expression } from "../formula";
 import { newWork, partition, refine, type Work } from "./partition";
-import type { CellPart, Part, Range } from "./parts";
-import { findRoots, stretchesWhere, type RootSearch, type Stretch } from "./roots";
+import { joinedStretches, type CellPart, type Part, type Range } from "./parts";
+import { findRoots, searchedOf, stretchesWhere, unknownIn, type RootSearch, type Stretch } from "./roots";
+import { withFarLeast } from "./farStairs";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { constantSign } from "./terms";
@@ -25,14 +26,17 @@ export function whereRelation(
   relation: Relation,
   work: Work = newWork(),
 ): RelationSearch {
-  const search = findRoots(e, table, range, work);
+  const roots = findRoots(e, table, range, work);
+  const open = joinedStretches([...roots.open, ...unknownIn(roots.parts)]);
+  const search = { ...roots, open, searched: searchedOf(open, range) };
   const wanted = relation.startsWith(">") ? 1 : -1;
   const takesZero = relation.endsWith("=");
-  return {
-    stretches: stretchesWhere(search.parts, (sign) => sign === wanted || (sign === 0 && takesZero)),
-    search,
-  };
+  const holding = stretchesWhere(search.parts, (sign) => sign === wanted || (sign === 0 && takesZero));
+  return { stretches: holding.filter(isWithinDoubles), search };
 }
+
+/** What lies beyond all doubles, such as x < −e^9990, has no numbers to be told by: it is left open. */
+const isWithinDoubles = ({ lo, hi }: { lo: number; hi: number }): boolean => lo < Infinity && hi > -Infinity;
 
 export interface Leader extends Stretch {
   /** index of the least function; null where several share it */
@@ -62,9 +66,11 @@ export function leastOf(
       const [f, g] = [cell.formulas[a], cell.formulas[b]];
       return f && g ? [withoutNothing(subtract(f, g))] : [];
     });
-  const parts = refine(partition(list, table, range, work), table, work, differences);
+  const opened = withFarLeast(list, partition(list, table, range, work), table, work);
+  const parts = refine(opened.parts, table, work, differences);
   const least = parts.map((p, i): Least => {
     if (p.kind === "cell") return leastInCell(p, table, work);
+    if (p.kind === "stairs") return opened.far.get(p) ?? "open";
     if (p.kind !== "place") return "open";
     const beside = parts.slice(Math.max(0, i - 1), i + 2).find((q): q is CellPart => q.kind === "cell");
     const order = (a: number, b: number): -1 | 0 | 1 | null => {
@@ -78,7 +84,7 @@ export function leastOf(
     );
   });
   return {
-    leaders: leadersOf(parts, least),
+    leaders: leadersOf(parts, least).filter(isWithinDoubles),
     open: parts.flatMap((p, i) =>
       least[i] === "open" ? [p.kind === "place" ? p.spot : p.kind === "open" ? p : hullOf(p)] : [],
     ),
@@ -142,8 +148,8 @@ function leadersOf(parts: readonly Part[], least: readonly Least[]): Leader[] {
   };
   parts.forEach((p, i) => {
     const set = least[i]!;
-    if (set === "open" || set.length === 0 || (p.kind !== "cell" && p.kind !== "place")) return put();
-    if (p.kind === "cell") {
+    if (set === "open" || set.length === 0 || p.kind === "open" || p.kind === "quiet") return put();
+    if (p.kind !== "place") {
       const before = least[i - 1];
       const isStartShared = before !== undefined && before !== "open" && isWithin(set, before);
       if (current && isSameSet(current.set, set))

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { Enclosure } from "../interval";
-import { variableSeries, type Expression } from "../formula";
+import { ZERO } from "../numeric";
+import { variableSeries } from "../formula";
 import { piecesOf } from "./pieces.fixture";
 import { formulaOf } from "./reading.fixture";
 import { FunctionTable, holds } from "./table";
@@ -12,7 +13,8 @@ table.define("F", {
   kind: "closures",
   number: (x) => x ** 4 / 4,
   enclosure: (x) => new Enclosure(Math.max(x.lo, 0) ** 4 / 4, x.hi ** 4 / 4),
-  slope: formulaOf("x^3") as Expression,
+  slope: formulaOf("x^3"),
+  from: ZERO,
 });
 const values = (v: Enclosure) => [v.lo, v.hi];
 const over = (name: string, lo: number, hi: number, order = 0) => table.enclosure(name, order)(new Enclosure(lo, hi));

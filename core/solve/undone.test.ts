@@ -1,12 +1,21 @@
 import { describe, expect, it } from "vitest";
 import { expressionText, type Expression } from "../formula";
-import { encloseConstant } from "./index";
+import { ratio } from "../numeric";
+import { FunctionTable, encloseConstant } from "./index";
 import { formulaOf, sixDigits } from "./reading.fixture";
 import { constantSign } from "./terms";
 import { outerEquals, powerEquals } from "./undone";
 import { NONE, merge, type ZeroSet } from "./zeroSet";
 
-const around = { lo: -100, hi: 100 };
+const around = {
+  table: new FunctionTable(),
+  from: ratio(-100),
+  to: ratio(100),
+  lo: -100,
+  hi: 100,
+  budget: { boxes: 0, rewrites: 0 },
+  depth: 0,
+};
 
 /** What an equation is led back to: `x = 2 or x = -2`, `none`, or `?` where it is left to others. */
 function ledBack(left: string, right: string): string {

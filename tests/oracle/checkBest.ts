@@ -52,7 +52,8 @@ function checkGrowth(at: number, value: Value, sense: 1 | -1, w: World): string 
   const isAbove = (y: number) => y > last + 1e-3 * Math.max(1, Math.abs(last));
   // Beside 0 doubles go much closer: a logarithm may show there alone that it grows. A pole between poles may be
   // narrower than all of these: the closest doubles tell.
-  const beside = [1e-11, 1e-12, 1e-13, 1e-14, 1e-15, 4e-16].flatMap((share) => [at * (1 - share), at * (1 + share)]);
+  const shares = [1e-7, 1e-8, 4e-9, 1e-9, 1e-10, 1e-11, 1e-12, 1e-13, 1e-14, 1e-15, 4e-16];
+  const beside = shares.flatMap((share) => [at * (1 - share), at * (1 + share)]);
   const closest = at === 0 ? side(280) : signed(beside);
   if (closest.some(isAbove)) return null;
   // Beside a great number, growth as slow as a root's is not seen at all.

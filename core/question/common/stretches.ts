@@ -39,8 +39,9 @@ export function wholesIn(
   table: FunctionTable,
   holds: (n: Rational) => boolean = () => true,
 ): { first: number | null; last: number | null } {
-  const first = s.from && firstAt(s.from, s.closedLo, holds);
-  const mirrored = s.to && firstAt(mirror(s.to), s.closedHi, (n) => holds(n.neg()));
+  // Beside an end beyond all doubles no whole number can be told.
+  const first = s.from && Number.isFinite(s.from.hi) ? firstAt(s.from, s.closedLo, holds) : null;
+  const mirrored = s.to && Number.isFinite(s.to.lo) ? firstAt(mirror(s.to), s.closedHi, (n) => holds(n.neg())) : null;
   const last = mirrored && mirrored.neg();
   const isEmpty = (n: Rational | null, end: Spot | null, side: 1 | -1, isClosed: boolean) => {
     if (!n || !end) return false;

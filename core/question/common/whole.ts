@@ -9,6 +9,7 @@ import {
   spotOfRational,
   valueAt,
   type CellPart,
+  type Doubt,
   type FunctionTable,
   type Part,
   type Range,
@@ -69,7 +70,7 @@ class WholeSearch {
   private readonly tried = new Set<string>();
   private best: Rival[] = [];
   private isClear = true;
-  private readonly unseen: { lo: number; hi: number }[] = [];
+  private readonly unseen: Doubt[] = [];
   /** cells with one value throughout */
   private readonly levels: CellPart[] = [];
   private readonly first: Rational | null;
@@ -105,7 +106,10 @@ class WholeSearch {
       // Far out on both sides, a cell holds every whole number.
       if (!p.from && !p.to) this.try(ratio(0));
     } else if (p.kind === "open") this.unseen.push(p);
-    else this.unseen.push({ lo: p.from?.lo ?? -Infinity, hi: p.to?.hi ?? Infinity });
+    else {
+      const hull = { lo: p.from?.lo ?? -Infinity, hi: p.to?.hi ?? Infinity };
+      this.unseen.push(p.kind === "quiet" ? { ...hull, values: p.values } : hull);
+    }
   }
 
   private around(s: Spot): void {
@@ -177,7 +181,8 @@ class WholeSearch {
   };
 
   /** Whole inputs of a stretch that was not taken apart: those that bounds do not exclude are tried one by one. */
-  private search(u: { lo: number; hi: number }): void {
+  private search(u: Doubt): void {
+    if (u.values && this.hope(u.values) < this.level()) return;
     const enclosure = compileEnclosure(this.e, this.table.enclosure);
     const lo = Math.max(Math.ceil(u.lo), this.first ? toDouble(this.first) : -Infinity);
     const hi = Math.min(Math.floor(u.hi), this.last ? toDouble(this.last) : Infinity);

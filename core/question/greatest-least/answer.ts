@@ -33,7 +33,8 @@ export function best(asking: BestAsking): BestFinding {
   const wholes = wholesOf(asking, found, sense);
   if (found.status === "attained") return attained(asking, found, wholes, sense);
   const bound = found.status === "approached" || found.status === "unbounded" ? found.bound : null;
-  if (wholes && wholes.best.length > 0) return wholeOnly(asking, wholes, bound);
+  const isKnown = wholes?.complete || found.status !== "unsettled";
+  if (wholes && wholes.best.length > 0 && isKnown) return wholeOnly(asking, wholes, bound);
   if (found.status === "undefined")
     return {
       ...without(asking),
@@ -44,13 +45,13 @@ export function best(asking: BestAsking): BestFinding {
   if (found.status === "unsettled") return { ...without(asking), status: "unsettled", open: found.open.map(toldOpen) };
   const limit = found.bound;
   const between = { lo: limit.low, hi: limit.high };
-  const isKnown = limit.value === null || isClose(between);
+  const isTold = limit.value === null || isClose(between);
   return {
     ...without(asking),
     status: "none",
-    complete: isKnown,
+    complete: isTold,
     bound: toldBound(limit),
-    message: isKnown ? null : onlyBetween("what it comes closer to", between),
+    message: isTold ? null : onlyBetween("what it comes closer to", between),
   };
 }
 

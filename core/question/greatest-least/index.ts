@@ -66,7 +66,11 @@ export const greatestLeast: Kind<"greatest" | "least"> = {
   followed: followedValue,
   printsOpen: false,
 
-  points: (f, canvas) => pointsOf(f.solutions, canvas, (x, y) => `${f.ask} ${canvas.y(y, canvas.drawn)} at ${x}`),
+  points(f, canvas) {
+    // What is not proven may be beaten by a value elsewhere.
+    const what = f.complete ? f.ask : "found";
+    return pointsOf(f.solutions, canvas, (x, y) => `${what} ${canvas.y(y, canvas.drawn)} at ${x}`);
+  },
   threshold: () => null,
   inputs: () => [],
   asksAt: () => null,
