@@ -1,7 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { amountsIn, caseOfStory } from "#core/reading";
 import type { CaseFile, FunctionRow, Question } from "#core/model";
-import type { PlanResult } from "#core/plan";
 import { solveReport } from "#shared/solveReport";
 
 /** A story of our own with what a careful reader finds in it, and the answers worked out by hand. */
@@ -82,7 +81,7 @@ export function numbersAnswered(made: CaseFile): number[] {
     f.value,
     ...(f.wholeTies ?? []).flatMap((t) => [t.at, t.value]),
   ]);
-  const plan = report.plan as PlanResult | undefined;
+  const { plan } = report;
   const corners = [...(plan?.best ?? []), ...(plan?.whole ? [plan.whole] : [])].flatMap((b) => [...b.at, b.value]);
   return [...findings, ...corners].filter((v): v is number => typeof v === "number");
 }

@@ -94,7 +94,7 @@ export const SECOND: readonly EditCase[] = [
     {
       kind: "useModel",
       from: { table: SOURCE.data![0]!, x: "q", y: "y" },
-      model: { family: "linear" },
+      model: { family: "linear", method: "direct" },
       name: "T",
     },
     "use the linear model as T",
@@ -105,7 +105,10 @@ export const SECOND: readonly EditCase[] = [
     {
       kind: "usePieces",
       from: { table: SOURCE.data![0]!, x: "q", y: "y" },
-      models: [{ family: "linear" }, { family: "linear" }],
+      models: [
+        { family: "linear", method: "direct" },
+        { family: "linear", method: "direct" },
+      ],
       breaks: [1],
       owner: "right",
       name: "T",

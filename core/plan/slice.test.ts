@@ -9,7 +9,7 @@ const best = solvePlan(demo.plan!, names).result!.best[0]!;
 
 describe("a slice of many variables", () => {
   const pairs = [0, 1, 2, 3].flatMap((a) => [1, 2, 3, 4].filter((b) => b > a).map((b) => [a, b] as [number, number]));
-  it.each(pairs)("variables %i and %i: the best point is a corner of it, once, with the whole plan’s value", (a, b) => {
+  it.each(pairs)("variables %i and %i: the best point is a corner of it, once, worth what the plan is", (a, b) => {
     const s = sliceOf(demo.plan!, names, best.at, [a, b])!;
     const here = s.result.corners.filter(
       (c) => Math.abs(c.at[0]! - best.at[a]!) < 1e-6 && Math.abs(c.at[1]! - best.at[b]!) < 1e-6,

@@ -1,9 +1,8 @@
-import { analysed as analyse } from "./full.fixture";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { compileNumber, resolve } from "../formula";
 import type { CaseFile } from "../model";
-import { workingOf, type WorkingStep } from "./index";
+import { analyse, inFull, workingOf, type WorkingStep } from "./index";
 
 // Working is proof to a student: every line must be true of the answers, and lead to them.
 const scope = { variable: "x", givens: new Map(), functions: new Map(), variables: new Set<string>() };
@@ -27,7 +26,7 @@ const made = (text: string, value: number): CaseFile => ({
 function answered(c: CaseFile): { steps: readonly WorkingStep[]; answers: number[] } {
   const { model, findings } = analyse(c);
   const steps = workingOf(c.questions![0]!, findings[0]!, model, () => null);
-  return { steps, answers: findings[0]!.solutions.map((s) => s.at) };
+  return { steps, answers: inFull(findings[0]!).solutions.map((s) => s.at) };
 }
 /** What is no equation of the unknown: names, values put in, what is left out. */
 const NO_EQUATION = /^(?:names|definition|givens|check|set aside|domain|discriminant|halving|angles|sentence)$/;

@@ -48,7 +48,7 @@ const range = fc
     ([from, width]) =>
       [spotOfRational(ratio(from, 2)), spotOfRational(ratio(from + Math.min(width, 16 - from), 2))] as const,
   );
-const within = (r: Integral) => {
+const within = (r: ReturnType<typeof integrate>) => {
   if (!r.ok) throw new Error(`not summed: ${r.reason} near ${r.near}`);
   return r;
 };

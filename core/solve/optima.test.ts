@@ -9,7 +9,7 @@ function told(text: string, range: string, sense: 1 | -1): string {
   const found = findBest(formulaOf(text), table, rangeOf(range), sense);
   if (found.status === "undefined") return "none";
   if (found.status !== "attained") {
-    if (found.status === "open") return "open";
+    if (found.status === "unsettled") return "open";
     const { value, at, side } = found.bound;
     const where = at === null ? (side > 0 ? "far up" : "far down") : sixDigits(at);
     return `${value === null ? "∞" : `→ ${sixDigits(value)}`} at ${where}`;

@@ -15,7 +15,7 @@ const STALL: CaseFile = {
   givens: [{ name: "F", value: 180, unit: "$" }],
   variables: [{ name: "q", from: 0, to: 320 }],
   functions: [{ name: "C", of: "q", by: { kind: "formula", text: "F + 7 q" } }],
-  questions: [{ id: "q1", ask: "value", of: "C", at: 10 }],
+  questions: [{ id: "q1", ask: "value", function: "C", at: 10 }],
 };
 
 describe("a function written out", () => {

@@ -130,8 +130,8 @@ test("a case and a table are dropped anywhere; a broken case is told in words", 
   await bring(page, "drop", "t,N\n0,120\n1,131\n2,144", "counts.csv");
   await expect(page.getByRole("dialog", { name: "Data from elsewhere" })).toContainText("3 rows under a header");
   await page.keyboard.press("Escape");
-  const document = { format: "pasear-case", version: 1, title: "Dropped here", givens: [{ name: "F", value: 3 }] };
-  await bring(page, "drop", JSON.stringify(document), "dropped.pasear.json");
+  const dropped = { format: "pasear-case", version: 1, title: "Dropped here", givens: [{ name: "F", value: 3 }] };
+  await bring(page, "drop", JSON.stringify(dropped), "dropped.pasear.json");
   await expect(page.getByRole("heading", { name: "Dropped here" })).toBeVisible();
 });
 

@@ -10,7 +10,8 @@ import type { Contradiction, Value, World } from "./world";
 /** The first value found that contradicts a finding called complete; null where none does. */
 export function contradiction(f: FullFinding, q: Question, w: World, c: Chance): Contradiction | null {
   if (!f.complete || f.status === "error" || f.status === "unsettled") return null;
-  const why = CHECKS[q.ask]?.(f, q as never, w, c) ?? null;
+  const check = CHECKS[q.ask] as ((f: FullFinding, q: Question, w: World, c: Chance) => string | null) | undefined;
+  const why = check?.(f, q, w, c) ?? null;
   return why === null ? null : { question: q, why };
 }
 

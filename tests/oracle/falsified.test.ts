@@ -5,7 +5,7 @@ import { solvePlan, type PlanResult } from "#core/plan";
 import { randomWorld } from "./cases";
 import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";
-import { NO_WHOLE_POINT, checkPlan, randomPlan, written } from "./plans";
+import { NO_NAMES, NO_WHOLE_POINT, checkPlan, randomPlan, written } from "./plans";
 
 type Falsified<T> = (told: T) => T | null;
 
@@ -120,7 +120,7 @@ describe("the oracle notices", () => {
     for (let i = 0; made < 30 && i < 2000; i++) {
       const chance = new Chance(i);
       const plain = randomPlan(chance);
-      const { result } = solvePlan(written(plain), new Map());
+      const { result } = solvePlan(written(plain), NO_NAMES);
       const falseOne = result && plain.goal.length === 2 ? falsify(result) : null;
       if (!falseOne) continue;
       made++;

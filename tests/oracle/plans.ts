@@ -20,13 +20,15 @@ export interface PlainPlan {
 }
 
 const NAMES = ["x", "y", "z"];
+/** A plan of numbers alone. */
+export const NO_NAMES = { variable: null, givens: new Map(), functions: new Map(), variables: new Set<string>() };
 export const NO_WHOLE_POINT = "No point with whole values keeps all constraints.";
 
 /** A random plan of two or three variables, each of its claims held against points and corners worked out here. */
 export function tryPlan(c: Chance, tally: Tally): void {
   const plain = randomPlan(c);
   const plan = written(plain);
-  const { result, errors } = solvePlan(plan, new Map());
+  const { result, errors } = solvePlan(plan, NO_NAMES);
   const context = () => JSON.stringify(plan);
   if (errors.length > 0) {
     tally.faults.push(`${context()}: ${errors[0]!.message}`);
@@ -53,7 +55,7 @@ export function randomPlan(c: Chance): PlainPlan {
     if (c.once(2)) add(unit, "<=", c.whole(1, 15));
   }
   const goal = some(-3, 6);
-  if (goal.every((k) => k === 0)) goal[0] = 1;
+  if (!goal.some((k) => k !== 0)) goal[0] = 1;
   const isWhole = c.once(2);
   return { rows, goal, way: c.once(2) ? 1 : -1, whole: goal.map(() => isWhole && !c.once(4)) };
 }

@@ -48,7 +48,7 @@ describe("cases are kept", () => {
     expect(await ask("synchronous")).toEqual(Array(8).fill({ synchronous: 2 }));
   });
   it("with a revision that goes up, a sentence and a small graph for the shelf", async () => {
-    const made = await store.create(document("One"));
+    const made = (await store.create(document("One")))!;
     expect(made.revision).toBe(1);
     const result = await store.write(made.id, 1, document("Two"));
     expect(result).toMatchObject({ status: "kept", kept: { revision: 2, title: "Two" } });
@@ -56,7 +56,7 @@ describe("cases are kept", () => {
     expect((await store.list())[0]!.summary!.curves[0]!.length).toBeGreaterThan(10);
   });
   it("a stale write changes nothing and gets the present version", async () => {
-    const made = await store.create(document("One"));
+    const made = (await store.create(document("One")))!;
     await store.write(made.id, 1, document("Theirs"));
     expect(await store.write(made.id, 1, document("Mine"))).toMatchObject({
       status: "stale",
@@ -65,12 +65,12 @@ describe("cases are kept", () => {
     expect((await store.get(made.id))!.title).toBe("Theirs");
   });
   it("of two writes at once from one revision exactly one is kept", async () => {
-    const made = await store.create(document("One"));
+    const made = (await store.create(document("One")))!;
     const results = await Promise.all(["A", "B", "C"].map((t) => store.write(made.id, 1, document(t))));
     expect(results.map((r) => r.status).sort()).toEqual(["kept", "stale", "stale"]);
   });
   it("deleted ones leave the shelf, come back when asked, and are cleared away in the end", async () => {
-    const made = await store.create(document("One"));
+    const made = (await store.create(document("One")))!;
     expect(await store.remove(made.id)).toBe(true);
     expect(await store.remove(made.id)).toBe(false);
     expect([await store.get(made.id), await store.list()]).toEqual([null, []]);
@@ -115,7 +115,7 @@ describe("cases are kept", () => {
     expect(await store.list({ find: "%" })).toEqual([]);
   });
   it("and are there after closing and opening again", async () => {
-    const made = await store.create(document("One"));
+    const made = (await store.create(document("One")))!;
     open.close();
     open = await openDatabase(url(), MIGRATIONS);
     expect((await new CaseStore(open.db).get(made.id))!.case).toEqual(document("One"));

@@ -77,7 +77,7 @@ describe("what stands over the misses", () => {
     ["", "data − model"],
   ])("in %s: %s", (unit, words) => {
     const table = { ...TABLE, columns: [{ name: "t" }, { name: "level", unit }, { name: "note" }] };
-    const p = dataPicture(drawn({ table, cards: [card("linear")], chosen: "linear direct" }));
+    const p = dataPicture(drawn({ table, cards: [card("linear")], chosen: "linear direct" }))!;
     const { option } = dataOption({ ...p, residuals: [0, 0.5, 1, -0.5] }, 600, 600, { curves: [] } as unknown as Look);
     expect(JSON.stringify(option.graphic)).toContain(`"text":"${words}"`);
   });

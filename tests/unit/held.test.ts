@@ -26,7 +26,7 @@ class FakeStorage implements Storage {
   }
 }
 const document = (title: string): CaseFile => ({ format: "pasear-case", version: 1, title });
-const edit = (title: string, at = 1) => ({ document: document(title), revision: 3, at });
+const edit = (title: string, at = 1) => ({ document: document(title), revision: 3, at, base: null });
 function set() {
   const storage = new FakeStorage();
   const open = new Set<string>();

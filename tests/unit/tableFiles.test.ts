@@ -103,6 +103,7 @@ describe("the graph of data", () => {
     brick: "",
     grey: "",
     face: "",
+    onPaper: false,
   };
   const picture: DataPicture = {
     rows: [

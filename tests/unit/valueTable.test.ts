@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { listedInputs, steppedInputs, tableCells, valueOrWhy, valueTable, withOpened } from "#core/graph";
 import { buildModel, type CaseFile } from "#core/model";
-import { ratio, toDouble } from "#core/numeric";
+import { ratio, toDouble, type Rational } from "#core/numeric";
 
 describe("the table of values", () => {
   const model = buildModel(JSON.parse(readFileSync("demo/lantern-stall.pasear.json", "utf8")) as CaseFile);
