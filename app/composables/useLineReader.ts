@@ -1,26 +1,23 @@
-import { asUnderstood, interpret, readLines as linesRead, type Understanding } from "#core/entry";
+import type { Entry, Understanding } from "#core/entry";
 import type { CaseFile } from "#core/model";
 
-type LineReader = typeof import("../../core/entry/understand");
-const reader = shallowRef<LineReader | null>(null);
-let coming: Promise<LineReader> | null = null;
-
-/** What reads typed lines in words; it comes after the first graph, or when it is asked for. Null while it cannot. */
-async function load(): Promise<LineReader | null> {
-  // A part of its own: the rest of the room is on the page from the start.
-  coming ??= import("../../core/entry/understand");
-  reader.value = await coming.catch(() => {
-    coming = null;
-    return null;
-  });
-  return reader.value;
-}
-
-/** The reader of typed lines. Until it has come, lines are read as they are written in symbols. */
+/** The reader of typed lines; it comes after the first graph, or when it is asked for, and reads nothing before. */
 export function useLineReader() {
-  onMounted(() => void afterGraph().then(load));
-  const read = (text: string, source: CaseFile): Understanding =>
-    reader.value?.understand(text, source) ?? asUnderstood(interpret(text, source));
-  const readLines = (lines: readonly string[], source: CaseFile) => linesRead(lines, source, read);
-  return { read, readLines, ready: load };
+  onMounted(() => void afterGraph().then(deskCore));
+  /** Somebody asked for it, and it could not be had. */
+  const isMissing = ref(false);
+  async function ready(): Promise<void> {
+    isMissing.value = (await deskCore()) === null;
+  }
+  function read(text: string, source: CaseFile): Understanding | null {
+    const core = deskCoreNow();
+    if (core) return core.understand(text, source);
+    return isMissing.value ? { kind: "refused", message: NO_DESK_CORE, at: 0, end: Infinity, instead: [] } : null;
+  }
+  /** Several lines as far as they can be read; without a reader none can. */
+  function readLines(lines: readonly string[], source: CaseFile): { entries: Entry[]; stopped: string } {
+    const core = deskCoreNow();
+    return core ? core.readLines(lines, source, core.understand) : { entries: [], stopped: lines.join(" ") };
+  }
+  return { read, readLines, ready };
 }

@@ -1,6 +1,6 @@
-import { modelOf, type CaseFile } from "#core/model";
+import type { CaseFile } from "#core/model";
 import { formatInput, formatQuantity } from "#core/explain";
-import { valueOrWhy, type Picture } from "#core/graph";
+import type { Picture } from "#core/graph";
 import { rationalOfDouble } from "#core/numeric";
 import { toX, toY, type Rect } from "~/charts/deskLayout";
 
@@ -27,14 +27,15 @@ function useReadings(
   rects: Readonly<Ref<readonly Rect[]>>,
   at: Readonly<Ref<number | null>>,
 ) {
-  const model = computed(() => (at.value === null ? null : modelOf(source())));
+  const core = computed(() => (at.value === null ? null : deskCoreNow()));
+  const model = computed(() => core.value?.modelOf(source()) ?? null);
   const readings = computed((): CurveReading[] => {
     const [p, m, x] = [picture(), model.value, at.value];
     if (!p || !m || x === null) return [];
     return p.curves.map(({ name, colour, pane }) => {
       const plain = m.table.number(name)(x);
       // A double that is none says nothing of the function: 1/x at 0 has no value, e^800 is too large to be written.
-      const value = Number.isFinite(plain) ? plain : valueOrWhy(m, name, rationalOfDouble(x));
+      const value = Number.isFinite(plain) ? plain : core.value!.valueOrWhy(m, name, rationalOfDouble(x));
       const hasValue = typeof value === "number";
       const rect = rects.value[pane];
       const y = rect && hasValue ? toY(p, pane, rect, value) : null;

@@ -1,6 +1,6 @@
 import { formatInput, formatUnderHeading, isPercent } from "#core/explain";
 import { listedInputs, roundStep, steppedInputs, tableCells, valueTable, withOpened, type TableRow } from "#core/graph";
-import { modelOf, readAmount, type CaseFile } from "#core/model";
+import { modelOf, type CaseFile } from "#core/model";
 import { toDouble, type Rational } from "#core/numeric";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
 
@@ -90,7 +90,7 @@ function useTableInputs(model: Readonly<Ref<Model>>, of: Readonly<Ref<Variable |
     return { inputs, wrong: wrong === null ? null : `“${wrong}” is no number; fractions such as 7/3 are.` };
   }
   function stepInputs(): Inputs {
-    const read = [step.from, step.to, step.by].map((text) => readAmount(text.trim(), model.value.names));
+    const read = [step.from, step.to, step.by].map((text) => model.value.amount(text.trim()));
     const exact: Rational[] = [];
     for (const r of read) {
       if (!r.ok) return { inputs: [], wrong: r.problem.message };

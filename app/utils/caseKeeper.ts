@@ -1,7 +1,8 @@
 import type { CaseFile } from "#core/model";
-import { differingParts, mergeCases, same } from "#core/merge";
+import { differingParts, same } from "#core/merge";
 import { keptCaseSchema } from "#shared/schemas/wire";
 import { RequestFailure, caseApi, statusOf, type KeptCase as Kept } from "~/utils/caseApi";
+import { deskCore, deskCoreAtHand } from "~/utils/deskCore";
 import type { HeldEdits } from "~/utils/held";
 import type { Keeping } from "~/utils/keeping";
 import { OtherTabs } from "~/utils/otherTabs";
@@ -76,7 +77,7 @@ export class CaseKeeper {
     }
     this.revision.value = mine.revision;
     this.base = mine.base;
-    this.join(kept);
+    await this.join(kept);
   }
 
   /** The document was changed here. */
@@ -103,7 +104,7 @@ export class CaseKeeper {
       const { of: theirs, keptAt } = await caseApi.read(caseId);
       if (this.id.value !== caseId || this.isDirty) return;
       if (keptAt !== null) this.away(null);
-      else if (theirs.revision > this.revision.value) this.join(theirs);
+      else if (theirs.revision > this.revision.value) await this.join(theirs);
       else this.keeping.value = { state: "kept", at: theirs.updatedAt };
     } catch (failure) {
       if (this.id.value !== caseId) return;
@@ -121,6 +122,8 @@ export class CaseKeeper {
     if (this.keeping.value.state !== "stale" || !before) return null;
     const { theirs } = this.keeping.value;
     const whole = prefer === "mine" ? before : theirs.case;
+    // Both versions were held against each other when they were joined.
+    const { mergeCases } = deskCoreAtHand();
     this.settleOn(this.base ? mergeCases(this.base, before, theirs.case, prefer).merged : whole, theirs);
     return { before, after: this.document.value! };
   }
@@ -161,10 +164,22 @@ export class CaseKeeper {
   }
 
   /** Takes in what was changed elsewhere; where both changed the same part, the person is asked. */
-  private join(theirs: Kept): void {
+  private async join(theirs: Kept): Promise<void> {
+    const revision = this.revision.value;
+    const core = await deskCore();
+    if (this.id.value !== theirs.id) return;
+    if (!core) {
+      this.away(null);
+      return;
+    }
+    // Another version was taken in meanwhile: this one is looked at again.
+    if (this.revision.value !== revision) {
+      this.hear(theirs);
+      return;
+    }
     const mine = this.document.value!;
     const { merged, clashes } = this.base
-      ? mergeCases(this.base, mine, theirs.case)
+      ? core.mergeCases(this.base, mine, theirs.case)
       : { merged: mine, clashes: differingParts(mine, theirs.case) };
     if (clashes.length > 0) {
       this.keeping.value = { state: "stale", theirs, clashes };
@@ -195,7 +210,7 @@ export class CaseKeeper {
       theirs.revision > this.revision.value &&
       this.keeping.value.state !== "gone"
     )
-      this.join(theirs);
+      void this.join(theirs);
   }
 
   private schedule(after: number): void {
@@ -226,7 +241,7 @@ export class CaseKeeper {
       const answer = await caseApi.write(caseId, this.revision.value, sent);
       if (this.id.value === caseId) this.wasKept({ ...answer, case: sent });
     } catch (failure) {
-      if (this.id.value === caseId) this.wasNotKept(failure);
+      if (this.id.value === caseId) await this.wasNotKept(failure);
     }
   }
   private wasKept(kept: Kept): void {
@@ -236,10 +251,10 @@ export class CaseKeeper {
     if (isAll) this.release();
     else this.touched();
   }
-  private wasNotKept(failure: unknown): void {
+  private async wasNotKept(failure: unknown): Promise<void> {
     const status = statusOf(failure);
     const theirs = failure instanceof RequestFailure ? keptCaseSchema.safeParse(failure.data).data : undefined;
-    if (status === 409 && theirs) this.join(theirs);
+    if (status === 409 && theirs) await this.join(theirs);
     else if (status === 404) this.keeping.value = { state: "gone" };
     else if (status && status < 500) this.keeping.value = { state: "refused", message: (failure as Error).message };
     else this.away(status ? (failure as Error).message : null);

@@ -1,5 +1,5 @@
 import type { CaseFile } from "#core/model";
-import { mergeCases } from "#core/merge";
+import { deskCoreAtHand } from "~/utils/deskCore";
 
 export interface Step {
   readonly name: string;
@@ -59,7 +59,7 @@ function travel(
   if (!step) return null;
   const [start, end] = way(step);
   const { merged, clashes } =
-    present === start ? { merged: end, clashes: [] } : mergeCases(start, end, present, "theirs");
+    present === start ? { merged: end, clashes: [] } : deskCoreAtHand().mergeCases(start, end, present, "theirs");
   if (clashes.length > 0) return { name: step.name, document: present, clashes };
   from.value = from.value.slice(0, -1);
   to.value = [...to.value, { ...step, group: null }];

@@ -2,7 +2,7 @@ import { Misread, freshId } from "./entry";
 import type { Making } from "./making";
 import { earlierAnswer, plainAmount } from "../units";
 import { nearName, quoted } from "../formula";
-import { readAmount, type Amount, type CaseFile, type Given, type Model, type Question } from "../model";
+import type { Amount, CaseFile, Given, Model, Question } from "../model";
 import { KINDS, NAME, TO, sidesOf, type Line } from "../question";
 
 /** What can be asked about a function. */
@@ -118,7 +118,7 @@ export class QuestionLine {
   /** The upper end of a narrowed range, where a noun may follow: `20 nights`, `M lanterns`. */
   private rangeEnd(text: string): Amount {
     const noun = /^(.+?)\s+\p{L}+$/u.exec(text);
-    return noun && !readAmount(text, this.model.names).ok ? this.amount(noun[1]!) : this.amount(text);
+    return noun && !this.model.amount(text).ok ? this.amount(noun[1]!) : this.amount(text);
   }
 
   /** A number, with its unit left aside, a formula text in givens, or an earlier answer. */
@@ -138,7 +138,7 @@ export class QuestionLine {
     }
     const plain = plainAmount(t, (w) => this.model.givens.has(w) || this.model.functions.has(w));
     if (plain !== null) return plain;
-    const formula = readAmount(t, this.model.names);
+    const formula = this.model.amount(t);
     if (!formula.ok) {
       const at = Math.max(0, this.text.lastIndexOf(t));
       throw new Misread(formula.problem.message, at + formula.problem.start, at + formula.problem.end);

@@ -1,5 +1,5 @@
 import { RESERVED, quoted } from "../formula";
-import { readAmount, type CaseFile, type Model, type NumberText, type Variable } from "../model";
+import type { CaseFile, Model, NumberText, Variable } from "../model";
 import { NAME } from "../question";
 import { parseUnit, readAmountText, singular } from "../units";
 import { Misread, type Entry } from "./entry";
@@ -141,7 +141,7 @@ function endOf(typed: string, line: string, model: Model): End {
   const isPlain = read !== null && /^[\s−\-$€£¥\d.]/u.test(t) && !/[*^+()]|\d\s*\//.test(t);
   if (isPlain && (read.rest.trim() === "" || unitWord(read.rest) !== null) && !namesGiven(t, model))
     return { value: read.value, unit: unitWord(read.unit ?? read.rest) };
-  const formula = readAmount(t, model.names);
+  const formula = model.amount(t);
   if (formula.ok) return { value: t, unit: null };
   const at = Math.max(0, line.indexOf(t));
   throw new Misread(`${quoted(t)} is no end of a range: a number or a given should stand there.`, at, at + t.length);

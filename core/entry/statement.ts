@@ -3,7 +3,7 @@ import { Making } from "./making";
 import { QuestionLine } from "./questionLine";
 import { parseUnit, readAmountText, retypedAmount } from "../units";
 import { nearProduct, quoted, RESERVED } from "../formula";
-import { modelOf, readAmount, type CaseFile, type Model, type NumberText } from "../model";
+import { modelOf, type CaseFile, type Model, type NumberText } from "../model";
 import { NAME, TO } from "../question";
 import { newVariable } from "./newVariable";
 import { Misread, type Entry, type FunctionEntry } from "./entry";
@@ -189,9 +189,9 @@ class StatementReader {
   private formulaWithUnit(text: string): { value: string; unit: string | undefined } | null {
     const words = text.match(new RegExp(NAME, "gu")) ?? [];
     if (!words.some((w) => this.model.givens.has(w))) return null;
-    if (readAmount(text, this.model.names).ok) return { value: text, unit: undefined };
+    if (this.model.amount(text).ok) return { value: text, unit: undefined };
     const split = /^(.+?)\s+(\S+)$/u.exec(text);
-    return split && parseUnit(split[2]!).unit && readAmount(split[1]!, this.model.names).ok
+    return split && parseUnit(split[2]!).unit && this.model.amount(split[1]!).ok
       ? { value: split[1]!, unit: split[2]! }
       : null;
   }

@@ -2,7 +2,7 @@ import type { FileCell as Cell } from "../data";
 import { rationalOfTyped, toDouble, type Rational } from "../numeric";
 import { VARIABLE, call, type Expression } from "../formula";
 import { inline, spotOfRational, valueAt, type FunctionTable } from "../solve";
-import { readAmount, type Model } from "../model";
+import type { Model } from "../model";
 
 export type Missing = "no value" | "not settled" | "too large";
 
@@ -71,7 +71,7 @@ export function listedInputs(text: string, model: Model): { inputs: Rational[]; 
     .flatMap((w) => (bare.test(w) ? w.split(/\s+/) : [w]));
   for (const word of words) {
     const typed = /^-?[\d.]+$/.test(word) ? rationalOfTyped(Number(word)) : null;
-    const read = typed ? null : readAmount(word, model.names);
+    const read = typed ? null : model.amount(word);
     if (typed) inputs.push(typed);
     else if (read?.ok) inputs.push(read.exact);
     else return { inputs, wrong: word };

@@ -1,6 +1,7 @@
 import { latexOf, nearName, quoted, resolve, type Names, type Resolved } from "../formula";
 import { CaseFunctions } from "../solve";
 import { sameUnit, type Unit } from "../units";
+import { readAmount } from "./amount";
 import type { CaseFile, FunctionRow } from "./case";
 import { checkNames } from "./checkNames";
 import { checkData, checkMarks } from "./checkRest";
@@ -55,6 +56,7 @@ export function buildModel(source: CaseFile, unknownGiven: string | null = null)
   makeAll(benches, functions, { ...shop, givens });
   checkMarks(source, problems);
   checkData(source, problems);
+  const names = namesFor(null);
   return {
     source,
     givens,
@@ -62,7 +64,8 @@ export function buildModel(source: CaseFile, unknownGiven: string | null = null)
     functions: new Map([...rows.keys()].map((name) => [name, functions.get(name)!])),
     table,
     fits,
-    names: namesFor(null),
+    names,
+    amount: (value) => readAmount(value, names),
     errors: problems.errors,
     warnings: problems.warnings,
   };

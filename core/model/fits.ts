@@ -2,9 +2,8 @@ import { keep } from "../numeric";
 import { expressionLatex, nearName, quoted, type Expression, type Names } from "../formula";
 import { constantOf, familyExpression, familyText, fitModel, plain, type Family, type Fit, type NoFit } from "../fit";
 import { rebuild } from "../formula";
-import type { DataTable, FunctionBy } from "./case";
-
-export type FitBy = FunctionBy & { kind: "fit" };
+import type { DataTable } from "./case";
+import type { DataRows, FitBy } from "./fitRows";
 
 /** A function fitted to a table of data, as the model keeps it. */
 export interface ModelFit {
@@ -15,14 +14,6 @@ export interface ModelFit {
   /** least and greatest input of the rows used */
   readonly from: number;
   readonly to: number;
-}
-
-/** Rows of two columns that a fit uses. */
-export interface DataRows {
-  readonly x: number[];
-  readonly y: number[];
-  /** places in the table */ readonly at: number[];
-  readonly skipped: number;
 }
 
 /** Where the reference of a fit goes wrong, with the key at fault. */
@@ -59,30 +50,6 @@ export function dataOf(by: Pick<FitBy, "data" | "x" | "y">, tables: readonly Dat
         )}`,
       };
   return table;
-}
-
-/** The rows of two columns, without those that lack a number, lie outside `rows`, or were left out. */
-export function rowsOf(by: Pick<FitBy, "x" | "y" | "rows">, table: DataTable): DataRows {
-  const [i, j] = [table.columns.findIndex((c) => c.name === by.x), table.columns.findIndex((c) => c.name === by.y)];
-  const left = new Set((table.left ?? []).map((l) => l.row));
-  const out: DataRows & { skipped: number } = { x: [], y: [], at: [], skipped: 0 };
-  table.rows.forEach((row, r) => {
-    const [x, y] = [row[i] ?? null, row[j] ?? null];
-    if (
-      x === null ||
-      y === null ||
-      left.has(r) ||
-      (by.rows?.from !== undefined && x < by.rows.from) ||
-      (by.rows?.to !== undefined && x > by.rows.to)
-    ) {
-      out.skipped++;
-      return;
-    }
-    out.x.push(x);
-    out.y.push(y);
-    out.at.push(r);
-  });
-  return out;
 }
 
 /** The same rows are fitted again for every keystroke elsewhere; the last fits are kept. */

@@ -3,7 +3,8 @@ import { Enclosure } from "../interval";
 import type { Unit } from "../units";
 import type { NamedNumber, Names } from "../formula";
 import type { FunctionTable, Spot } from "../solve";
-import type { CaseFile } from "./case";
+import type { AmountRead } from "./amount";
+import type { CaseFile, NumberText } from "./case";
 import type { ModelFit } from "./fits";
 import type { UnitProblem } from "./unitCheck";
 
@@ -58,6 +59,8 @@ export interface Model {
   /** functions fitted to data, by name */
   readonly fits: ReadonlyMap<string, ModelFit>;
   readonly names: Names;
+  /** Reads a number or a formula text in givens. */
+  amount(value: NumberText): AmountRead;
   readonly errors: readonly CaseProblem[];
   readonly warnings: readonly CaseProblem[];
 }

@@ -1,7 +1,7 @@
 import { MONTH_NAMES } from "../calendar";
 import { toDouble } from "../numeric";
 import { readAmountText, parseUnit, singular } from "../units";
-import { readAmount, type CaseFile, type Model } from "../model";
+import type { CaseFile, Model } from "../model";
 import { RESERVED } from "../formula";
 import { formatQuantity } from "../explain";
 import type { Slip } from "./slip";
@@ -86,7 +86,7 @@ function usedNumbers(source: CaseFile, model: Model): Set<string> {
     if (typeof value === "number") add(value);
     else if (typeof value === "string") {
       inText(value);
-      const r = readAmount(value, model.names);
+      const r = model.amount(value);
       if (r.ok) add(toDouble(r.exact));
     } else if (Array.isArray(value)) value.forEach(any);
     else if (value && typeof value === "object")

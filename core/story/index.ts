@@ -1,4 +1,4 @@
-export { shiftMarks, storyRuns, withMarks, type StoryRun } from "./marks";
+export { keyOfMark, shiftMarks, storyRuns, withMarks, type StoryRun } from "./marks";
 export { roleOf, titleOfStory, withOffers, type Offered } from "./offered";
 export { suggestions, type Suggestion } from "./suggest";
 export { offersAt, type Offer, type OfferKind, type Offers } from "./complete";
@@ -6,6 +6,6 @@ export { paintLine, typesetLine, type Paint, type Stroke } from "./paint";
 export { stepForm, type StepForm } from "./stepForm";
 export { lineExamples, namedCalculation, type LineExamples } from "./examples";
 export { limitPhrases, type LimitPhrase } from "./limits";
-export { keyOfMark, likelyRole, markHint, nameMark, namesFor } from "./phrase";
+export { likelyRole, markHint, nameMark, namesFor } from "./phrase";
 export { pastedText, type Pasted } from "./pastedText";
 export * from "./pieces";

@@ -1,4 +1,4 @@
-import type { Mark, Story } from "../model";
+import type { CaseFile, Mark, Story } from "../model";
 
 /** A story with other marks, in the order of its words. */
 export const withMarks = ({ text, left }: Story, marks: readonly Mark[]): Story => ({
@@ -73,4 +73,12 @@ export function storyRuns(text: string, marks: readonly Mark[]): StoryRun[] {
   }
   if (at < text.length) out.push({ text: text.slice(at), start: at, mark: null, index: -1 });
   return out;
+}
+
+/** The key of what a mark belongs to; null where it belongs to nothing. */
+export function keyOfMark({ of, role }: Mark, source: CaseFile): string | null {
+  if (!of) return null;
+  if (role === "question" || source.questions?.some((q) => q.id === of)) return `question:${of}`;
+  if (source.givens?.some((g) => g.name === of)) return `given:${of}`;
+  return source.functions?.some((f) => f.name === of) ? `function:${of}` : `variable:${of}`;
 }

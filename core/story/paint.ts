@@ -1,5 +1,5 @@
 import { BUILTIN_FUNCTIONS, CONSTANTS, latexName, latexOf, resolve } from "../formula";
-import { readAmount, modelOf, type CaseFile, type FunctionRow } from "../model";
+import { modelOf, type CaseFile, type FunctionRow } from "../model";
 import { MAX_LINE, interpret } from "../entry";
 
 export type Paint = "given" | "variable" | "function" | "built-in" | "number" | "sign" | "word";
@@ -125,6 +125,6 @@ function formula(
   if (ownName && variable) functions.set(ownName, { of: variable });
   const r = resolve(text, { ...model.names, functions, variable: variable ?? model.names.variable });
   if (r.syntax && r.problems.every((p) => p.code !== "empty")) return latexOf(r.syntax);
-  const amount = readAmount(text, model.names);
+  const amount = model.amount(text);
   return amount.ok ? text.trim() : null;
 }

@@ -1,4 +1,4 @@
-import type { CaseFile, Mark, MarkRole } from "../model";
+import type { CaseFile, MarkRole } from "../model";
 import { readAmountText } from "../units";
 import { interpret, type Entry } from "../entry";
 
@@ -44,12 +44,4 @@ export function nameMark(phrase: string, role: MarkRole, name: string, source: C
   const written = unit?.startsWith("%") ? `${value * 100} ${unit.replace("/", " per ")}` : `${value} ${unit ?? ""}`;
   const made = interpret(`${name} = ${written}`, source);
   return made.ok ? { entry: made.entry } : { fault: made.message };
-}
-
-/** The key of what a mark belongs to; null where it belongs to nothing. */
-export function keyOfMark({ of, role }: Mark, source: CaseFile): string | null {
-  if (!of) return null;
-  if (role === "question" || source.questions?.some((q) => q.id === of)) return `question:${of}`;
-  if (source.givens?.some((g) => g.name === of)) return `given:${of}`;
-  return source.functions?.some((f) => f.name === of) ? `function:${of}` : `variable:${of}`;
 }

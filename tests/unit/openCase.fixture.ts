@@ -71,6 +71,9 @@ export type Store = Awaited<ReturnType<typeof openStore>>;
 export async function openStore() {
   setActivePinia(createPinia());
   const { useCaseStore } = await import("~/stores/case");
+  // To load a part of the page takes real time, which stands still here.
+  const { deskCore } = await import("~/utils/deskCore");
+  await deskCore();
   return useCaseStore();
 }
 export const value = (store: Store) => store.document!.givens![0]!.value;

@@ -7,8 +7,8 @@ const props = withDefaults(
   defineProps<{
     value: string;
     label: string;
-    /** returns what is wrong with a text, or null */
-    check?: (text: string) => string | null;
+    /** returns what is wrong with a text, or null; later where it has to be fetched first */
+    check?: (text: string) => string | null | Promise<string | null>;
     placeholder?: string;
     options?: readonly { value: string; text: string }[] | null;
     plain?: boolean;
@@ -60,9 +60,17 @@ function keep(refocus: boolean): void {
     void close(refocus);
     return;
   }
-  problem.value = props.check?.(text.value) ?? null;
-  if (problem.value) return;
-  emit("keep", text.value);
+  const typed = text.value;
+  const told = props.check?.(typed) ?? null;
+  if (told instanceof Promise) void told.then((late) => settle(typed, late, refocus));
+  else settle(typed, told, refocus);
+}
+function settle(typed: string, trouble: string | null, refocus: boolean): void {
+  // What was typed on meanwhile waits for its own Enter.
+  if (!editing.value || text.value !== typed) return;
+  problem.value = trouble;
+  if (trouble) return;
+  emit("keep", typed);
   void close(refocus);
 }
 function typing(): void {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Understood } from "#core/entry";
-import { lineExamples, namedCalculation, typesetLine } from "#core/story";
+import { lineExamples, namedCalculation } from "#core/story";
 import type { CaseFile } from "#core/model";
 import type CodeLine from "~/components/common/CodeLine.vue";
 
@@ -21,12 +21,12 @@ const wrong = computed(() => {
 });
 /** The mathematics of the line; what could last be typeset stays, dimmed, while the line is unfinished. */
 const mathematics = ref<{ latex: string; now: boolean } | null>(null);
-watch([text, () => props.document], () => {
+watch([text, () => props.document, deskCoreNow], () => {
   if (text.value.trim() === "") {
     mathematics.value = null;
     return;
   }
-  const latex = typesetLine(text.value, props.document);
+  const latex = deskCoreNow()?.typesetLine(text.value, props.document) ?? null;
   mathematics.value = latex ? { latex, now: true } : mathematics.value && { ...mathematics.value, now: false };
 });
 

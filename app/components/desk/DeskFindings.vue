@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Progress } from "#core/question";
 import { watchDebounced } from "@vueuse/core";
-import { suggestions, type Suggestion } from "#core/story";
-import { modelOf, type CaseFile, type Question } from "#core/model";
+import type { Suggestion } from "#core/story";
+import type { CaseFile, Question } from "#core/model";
 import type { Desk } from "#core/desk";
 import type { Slip } from "#core/slips";
 import type { GhostAnswer } from "~/workers/protocol";
@@ -36,8 +36,10 @@ const questions = computed(() => props.document.questions ?? []);
 const isOpening = computed(() => questions.value.length > 0 && !props.desk && !props.stopped && !props.failed);
 const offers = shallowRef<Suggestion[]>([]);
 // Offers wait until the case is calm: they must not flicker while somebody types or drags.
-const offer = () => {
-  offers.value = suggestions(modelOf(props.document));
+const offer = async () => {
+  await afterGraph();
+  const core = await deskCore();
+  offers.value = core?.suggestions(core.modelOf(props.document)) ?? [];
 };
 watchDebounced(() => props.desk, offer, { debounce: 250, maxWait: 2000, immediate: true });
 function ask(wanted: Suggestion): void {

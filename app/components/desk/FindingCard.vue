@@ -1,14 +1,7 @@
 <script setup lang="ts">
 import { changeSlot, type Slot } from "#core/question";
-import { modelOf, type CaseFile, type Question } from "#core/model";
-import {
-  closeUpOf,
-  findingLatex,
-  findingMarkdown,
-  findingText,
-  type DeskFinding,
-  type InfluenceReport,
-} from "#core/desk";
+import type { CaseFile, Question } from "#core/model";
+import { findingLatex, findingMarkdown, findingText, type DeskFinding, type InfluenceReport } from "#core/desk";
 import type { Slip } from "#core/slips";
 
 /**
@@ -45,9 +38,6 @@ const analysis = useAnalysisStore();
 const unfolded = ref(false);
 watch(unfolded, (is) => analysis.lookAt(props.q.id, is));
 onBeforeUnmount(() => analysis.lookAt(props.q.id, false));
-const ends = computed(() =>
-  props.closeUp && props.card ? closeUpOf(modelOf(props.closeUp), props.q, props.card) : null,
-);
 const COPIES = {
   text: [findingText, ""],
   latex: [findingLatex, " as LaTeX"],
@@ -62,8 +52,10 @@ async function copy(kind: keyof typeof COPIES): Promise<void> {
   await copying.copy(text, summary);
 }
 function keep(slot: Slot, text: string): void {
-  const result = changeSlot(props.q, slot, text, modelOf(store.document!));
-  if (result.ok) store.apply({ kind: "changeQuestion", question: result.question });
+  // It was checked, so that what checks it is there.
+  const core = deskCoreNow();
+  const result = core && changeSlot(props.q, slot, text, core.modelOf(store.document!));
+  if (result?.ok) store.apply({ kind: "changeQuestion", question: result.question });
 }
 </script>
 
@@ -104,7 +96,7 @@ const InfluenceBars = later(() => import("./InfluenceBars.vue"));
       <Button link @click="copy('latex')">copy as LaTeX</Button>
       <Button link @click="copy('markdown')">copy as Markdown</Button>
     </p>
-    <CloseUp v-if="closeUp && ends" :document="closeUp" :question="q" :ends="ends" @look="emit('look', $event)" />
+    <CloseUp v-if="closeUp && card" :document="closeUp" :question="q" :card="card" @look="emit('look', $event)" />
     <InfluenceBars v-if="influence" :report="influence.report" :state="influence.state" />
     <Button text class="icon-button bin" :aria-label="`Delete question ${q.id}`" @click="emit('remove', q)">
       <IconBin />

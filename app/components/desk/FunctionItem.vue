@@ -33,21 +33,23 @@ const troubles = computed(() => {
 });
 
 const reader = useLineReader();
-const read = (text: string): Understanding => reader.read(text, source.value);
 /** The one function that a line makes; null where it makes something else. */
 function functionIn(found: Understanding): FunctionRow | null {
   const entries = found.kind === "entries" ? found.entries : [];
   const [only] = entries;
   return entries.length === 1 && only?.kind === "function" ? only.row : null;
 }
-function check(text: string): string | null {
-  const found = read(text);
-  if (found.kind === "refused") return found.message;
-  const { name, of } = props.row;
-  return functionIn(found) ? null : `A function should stand here, as in ${name}(${of}) = …`;
-}
+const check = (text: string): string | null | Promise<string | null> =>
+  withDeskCore(({ understand }) => {
+    const found = understand(text, source.value);
+    if (found.kind === "refused") return found.message;
+    const { name, of } = props.row;
+    return functionIn(found) ? null : `A function should stand here, as in ${name}(${of}) = …`;
+  });
 function retype(text: string): void {
-  const row = functionIn(read(text));
+  // It was checked, so that what reads it is there.
+  const found = reader.read(text, source.value);
+  const row = found && functionIn(found);
   if (row) store.apply({ kind: "retype", name: props.row.name, row });
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { changeSlot, slotOf, type Choice, type QuestionPart, type Slot } from "#core/question";
-import { modelOf, type Question } from "#core/model";
+import type { Question } from "#core/model";
 
 /**
  * A question as a sentence; each underlined part is changed where it stands. `names` says which names there are, so
@@ -29,10 +29,11 @@ function choicesOf(choices: "functions" | "givens" | readonly Choice[] | null, _
 }
 const check =
   (slot: Slot) =>
-  (text: string): string | null => {
-    const result = changeSlot(props.q, slot, text, modelOf(store.document!));
-    return result.ok ? null : result.message;
-  };
+  (text: string): string | null | Promise<string | null> =>
+    withDeskCore(({ modelOf }) => {
+      const result = changeSlot(props.q, slot, text, modelOf(store.document!));
+      return result.ok ? null : result.message;
+    });
 </script>
 
 <template>

@@ -2,7 +2,8 @@ import { rationalOfDouble } from "../../numeric";
 import { parseUnit, sameUnit, type Unit } from "../../units";
 import { quoted, type Expression, type Names } from "../../formula";
 import { newWork, partition, spotOfRational, valueAt } from "../../solve";
-import { dataOf, fitRows, fittedForm, rowsOf, type FitBy } from "../fits";
+import { rowsOf, type FitBy } from "../fitRows";
+import { dataOf, fitRows, fittedForm } from "../fits";
 import { Trouble, said } from "../problems";
 import { difference, unitName } from "../unitCheck";
 import type { Bench } from "./bench";
@@ -108,6 +109,4 @@ export const fit: Way<"fit"> = {
   uses: () => [],
   make,
   units,
-  // The free constants of a formula of one's own are its own; the other names in it are those of the case.
-  rewritten: (by, to) => (by.text === undefined ? by : { ...by, text: to.text(by.text) }),
 };

@@ -12,5 +12,4 @@ export const formula: Way<"formula"> = {
     return { text: by.text.trim(), latex: latexOf(bench.resolved[0]!.syntax!) };
   },
   units: (by, bench, names) => formulaUnits(formula.texts(by), bench, names),
-  rewritten: (by, to) => ({ ...by, text: to.text(by.text) }),
 };

@@ -59,5 +59,4 @@ export const line: Way<"line"> = {
   make,
   // Readings have no units of their own: what is declared stands.
   units: () => ({ derived: null, problems: [], isTold: false }),
-  rewritten: (by, to) => ({ ...by, through: by.through.map(([x, y]) => [to.number(x), to.number(y)]) }),
 };

@@ -97,13 +97,4 @@ export const pieces: Way<"pieces"> = {
   uses: () => [],
   make,
   units: (by, bench, names) => formulaUnits(pieces.texts(by), bench, names),
-  rewritten: (by, to) => ({
-    ...by,
-    pieces: by.pieces.map((p) => ({
-      ...p,
-      text: to.text(p.text),
-      ...(p.from === undefined ? {} : { from: to.number(p.from) }),
-      ...(p.to === undefined ? {} : { to: to.number(p.to) }),
-    })),
-  }),
 };

@@ -16,5 +16,4 @@ export const slope: Way<"slope"> = {
     const unit = bench.shop.functions.get(by.function)?.unit;
     return told(unit && bench.inputUnit ? times(unit, bench.inputUnit, -1) : null);
   },
-  rewritten: (by, to) => ({ ...by, function: to.name(by.function) }),
 };

@@ -73,9 +73,4 @@ export const total: Way<"total"> = {
     const unit = bench.shop.functions.get(by.function)?.unit;
     return told(unit && bench.inputUnit ? times(unit, bench.inputUnit) : null);
   },
-  rewritten: (by, to) => ({
-    ...by,
-    function: to.name(by.function),
-    ...(by.from === undefined ? {} : { from: to.number(by.from) }),
-  }),
 };

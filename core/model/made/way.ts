@@ -1,4 +1,4 @@
-import type { FunctionBy, NumberText } from "../case";
+import type { FunctionBy } from "../case";
 import type { UnitNames } from "../unitCheck";
 import type { Bench } from "./bench";
 import type { UnitsFound } from "./units";
@@ -12,14 +12,7 @@ export interface Made {
   readonly latex: string;
 }
 
-/** What names, numbers and formulas of a function are changed into. */
-export interface Rewriting {
-  name(name: string): string;
-  number(value: NumberText): NumberText;
-  text(formula: string): string;
-}
-
-/** A way to make a function, all that is known of it: a room of its own, named in `ways.ts`. */
+/** A way to make a function, all that making it takes: a room of its own, named in `ways.ts`. */
 export interface Way<K extends WayKind> {
   /** The formulas that are typed for it, each with its place below the function. */
   texts(by: ByOf<K>): { readonly text: string; readonly path: string }[];
@@ -32,6 +25,4 @@ export interface Way<K extends WayKind> {
   make(by: ByOf<K>, bench: Bench): Made;
   /** The unit that follows from what it is made of, and what disagrees there. */
   units(by: ByOf<K>, bench: Bench, names: UnitNames): UnitsFound;
-  /** The same with its names, numbers and formulas replaced. */
-  rewritten(by: ByOf<K>, to: Rewriting): ByOf<K>;
 }

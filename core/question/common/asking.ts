@@ -14,7 +14,6 @@ import {
 } from "../../solve";
 import {
   functionsOf,
-  readAmount,
   type Amount,
   type Model,
   type ModelFunction,
@@ -90,7 +89,7 @@ export class Asking<Q extends Question = Question> {
   /** A number of the question as it is: a fraction, a closed form, or an earlier answer with its proven bounds. */
   amount(a: Amount, what: string): Spot {
     if (typeof a === "object") return this.earlier(a, what);
-    const read = readAmount(a, this.model.names);
+    const read = this.model.amount(a);
     if (!read.ok) throw new Refusal(`For ${what}: ${read.problem.message}`);
     return spotOfEnd(read.exact, read.irrational)!;
   }

@@ -1,4 +1,4 @@
-import { readAmount, type Amount, type Model, type NumberText, type Question } from "../../model";
+import type { Amount, Model, NumberText, Question } from "../../model";
 import { earlierAnswer, plainAmount } from "../../units";
 
 /** A part of a question that can be changed in place, and where it stands in the question. */
@@ -53,7 +53,7 @@ export function typedAmount(text: string, model: Model): Amount {
 function numberText(t: string, model: Model): NumberText {
   const plain = plainAmount(t, (w) => model.givens.has(w) || model.functions.has(w));
   if (plain !== null) return plain;
-  const formula = readAmount(t, model.names);
+  const formula = model.amount(t);
   if (!formula.ok) throw new Unfit(formula.problem.message);
   return t;
 }

@@ -1,5 +1,5 @@
 import { formatInput, formatQuantity, inputNoun, isPercent } from "../../explain";
-import { functionsOf, readAmount, type Amount, type Model, type ModelVariable, type Question } from "../../model";
+import { functionsOf, type Amount, type Model, type ModelVariable, type Question } from "../../model";
 import { toDouble, type Rational } from "../../numeric";
 import type { Unit } from "../../units";
 import type { Slot } from "./slots";
@@ -38,7 +38,7 @@ export class QuestionWords {
   /** A number in a unit; of a formula, what it comes to as well. */
   amount(a: Amount, unit: Unit | null): string {
     if (typeof a === "object") return this.earlier(a);
-    const read = readAmount(a, this.model.names);
+    const read = this.model.amount(a);
     if (!read.ok) return String(a);
     const value = formatQuantity(read.value, unit);
     return typeof a === "string" && !/^[\d.\s-]+$/.test(a) ? `${a} = ${value}` : value;
