@@ -1,4 +1,3 @@
-import { caseTextOf, takeCase } from "~/utils/takeCase";
 import type { Offer } from "./useTakeOff";
 
 /** Where what comes from elsewhere is put. */
@@ -24,12 +23,13 @@ export function useTaking(places: TakingPlaces, undo: () => void) {
     toast.add({ severity: "info", summary, life: 8000, ...{ offer } });
   };
 
+  const cases = () => import("~/utils/takeCase");
   async function takeText(text: string): Promise<void> {
     const { foreignText } = await import("~/utils/foreignText");
     const source = store.document;
     if (!source || text.trim() === "") return;
     const found = foreignText(text, source);
-    if (found.kind === "case") return takeCase(text, tell, KEPT);
+    if (found.kind === "case") return (await cases()).takeCase(text, tell, KEPT);
     if (found.kind === "table") return places.table(text);
     if (found.kind === "line") return places.line(text.trim());
     if (found.kind === "lines") {
@@ -47,6 +47,7 @@ export function useTaking(places: TakingPlaces, undo: () => void) {
     }
   }
   async function takeFile(file: File): Promise<void> {
+    const { caseTextOf, takeCase } = await cases();
     const text = await caseTextOf(file);
     return text === null ? places.table(file) : takeCase(text, tell, KEPT, file.name);
   }

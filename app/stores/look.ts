@@ -1,17 +1,20 @@
 import { useLocalStorage } from "@vueuse/core";
 import { defineStore } from "pinia";
-import { z } from "zod";
+import * as z from "zod/mini";
+
+/** Shares of so many parts, in percent. */
+const shares = (count: number) => z.array(z.number().check(z.gte(1), z.lte(99))).check(z.length(count));
 
 /** Where the desk's borders lie: what part of the whole each side has, in percent. */
 const bordersSchema = z.object({
   /** what is above the entry line, and what is from there on */
-  rows: z.array(z.number().min(1).max(99)).length(2),
+  rows: shares(2),
   /** story and graph */
-  top: z.array(z.number().min(1).max(99)).length(2),
+  top: shares(2),
   /** story, graph and table of values */
-  topWithTable: z.array(z.number().min(1).max(99)).length(3),
+  topWithTable: shares(3),
   /** givens, functions and findings */
-  lists: z.array(z.number().min(1).max(99)).length(3),
+  lists: shares(3),
 });
 export type Borders = z.infer<typeof bordersSchema>;
 

@@ -1,5 +1,5 @@
 import { uuidv7 } from "uuidv7";
-import type * as z from "zod";
+import type { ZodMiniType } from "zod/mini";
 import type { CaseFile } from "#core/model";
 import {
   deletedSchema,
@@ -49,9 +49,9 @@ export interface Reading<T> {
 }
 const NOT_UNDERSTOOD = "The server answered in a way that this page does not understand; load the page anew.";
 
-const ask = async <T>(answer: z.ZodType<T>, path: string, method = "GET", body?: unknown): Promise<T> =>
+const ask = async <T>(answer: ZodMiniType<T>, path: string, method = "GET", body?: unknown): Promise<T> =>
   (await read(answer, path, method, body)).of;
-async function read<T>(of: z.ZodType<T>, path: string, method = "GET", body?: unknown): Promise<Reading<T>> {
+async function read<T>(of: ZodMiniType<T>, path: string, method = "GET", body?: unknown): Promise<Reading<T>> {
   let answer: Response;
   try {
     // `keepalive` lets a change that is sent while the page closes arrive; such requests are small by rule.

@@ -2,10 +2,12 @@
 const PATIENCE = 10_000;
 
 let coming: Promise<void> = Promise.resolve();
-let isThere = () => {};
+/** null: none is on its way */
+let isThere: (() => void) | null = null;
 
 /** A graph is on its way: what only makes words look better waits until it is drawn. */
 export function graphIsComing(): void {
+  if (isThere) return;
   coming = new Promise((resolve) => {
     isThere = resolve;
     setTimeout(resolve, PATIENCE);
@@ -14,7 +16,8 @@ export function graphIsComing(): void {
 /** The graph is drawn, or none will be; it is on the page with the next frame, and what waits begins after it. */
 export function graphIsThere(): void {
   const begin = isThere;
-  requestAnimationFrame(() => requestAnimationFrame(begin));
+  isThere = null;
+  if (begin) requestAnimationFrame(() => requestAnimationFrame(begin));
 }
 
 /** When no graph is on its way any more. */

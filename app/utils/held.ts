@@ -1,5 +1,4 @@
 import type { CaseFile } from "#core/model";
-import { readCase } from "#shared/schemas/case";
 
 /** What was typed and is not kept by the server yet: held in the browser, by case and by tab. */
 export interface Held {
@@ -11,6 +10,8 @@ export interface Held {
   /** the case as it was there; null: not known */
   readonly base: CaseFile | null;
 }
+
+type ReadCase = typeof import("#shared/schemas/case").readCase;
 
 /** The tab a page is in. */
 export interface Tab {
@@ -55,12 +56,15 @@ export class HeldEdits {
   /** The newest edits of a case that no other open tab still works on; afterwards they are this tab's. */
   async take(id: string): Promise<Held | null> {
     await this.tab.ready;
+    if (!this.keys().some((key) => key.startsWith(`${KEY}${id}`))) return null;
+    // What knows a case by its shape comes only where something is held.
+    const { readCase } = await import("#shared/schemas/case");
     const others = await this.tab.others();
     const keys = this.keys().filter((key) => {
       const own = key === `${KEY}${id}` ? "" : key.startsWith(`${KEY}${id}:`) ? key.slice(keyOf(id, "").length) : null;
       return own !== null && !others.has(own);
     });
-    const found = keys.flatMap((key) => this.read(key) ?? []).sort((a, b) => b.at - a.at);
+    const found = keys.flatMap((key) => this.read(key, readCase) ?? []).sort((a, b) => b.at - a.at);
     const [newest, ...older] = found;
     for (const key of keys) this.storage.removeItem(key);
     // Nothing that was typed is thrown away: what is not put back stays in the store under another name.
@@ -69,14 +73,14 @@ export class HeldEdits {
     return newest ?? null;
   }
 
-  private read(key: string): Held | null {
+  private read(key: string, readCase: ReadCase): Held | null {
     const text = this.storage.getItem(key);
     if (text === null) return null;
     try {
       const { document, revision, at, base } = JSON.parse(text) as Partial<Record<keyof Held, unknown>>;
       const read = readCase(document);
       if (read.ok && Number.isInteger(revision) && typeof at === "number")
-        return { document: read.case, revision: revision as number, at, base: caseOf(base) };
+        return { document: read.case, revision: revision as number, at, base: caseIn(readCase(base)) };
     } catch {
       /* no JSON: set aside below */
     }
@@ -97,10 +101,7 @@ export class HeldEdits {
   }
 }
 
-function caseOf(document: unknown): CaseFile | null {
-  const read = readCase(document);
-  return read.ok ? read.case : null;
-}
+const caseIn = (read: ReturnType<ReadCase>): CaseFile | null => (read.ok ? read.case : null);
 
 /** How long a name may stay locked that a duplicated tab came with, until another is taken; in ms. */
 const TWINS_NAME = 1000;

@@ -74,6 +74,7 @@ export async function openStore() {
   // To load a part of the page takes real time, which stands still here.
   const { deskCore } = await import("~/utils/deskCore");
   await deskCore();
+  await import("#shared/schemas/case");
   return useCaseStore();
 }
 export const value = (store: Store) => store.document!.givens![0]!.value;

@@ -21,6 +21,9 @@ const props = defineProps<{
   lit: ReadonlySet<string> | null;
 }>();
 const analysis = useAnalysisStore();
+// What waits for the graph is on the page before the graph is.
+if ((props.shown.functions ?? []).length > 0) graphIsComing();
+onBeforeUnmount(graphIsThere);
 const emit = defineEmits<{ point: [key: string | null]; compare: []; data: []; foreign: [text: string] }>();
 const entry = useTemplateRef<InstanceType<typeof DeskEntry>>("entry");
 const functionsPanel = useTemplateRef<InstanceType<typeof DeskFunctions>>("functionsPanel");

@@ -26,6 +26,8 @@ watch([text, () => props.document, deskCoreNow], () => {
     mathematics.value = null;
     return;
   }
+  // Who writes does not wait for the graph.
+  void deskCore();
   const latex = deskCoreNow()?.typesetLine(text.value, props.document) ?? null;
   mathematics.value = latex ? { latex, now: true } : mathematics.value && { ...mathematics.value, now: false };
 });

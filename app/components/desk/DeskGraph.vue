@@ -26,6 +26,12 @@ const pictureWanted = useWanted(pictureDialog);
 const home = useTemplateRef<HTMLElement>("home");
 const rects = shallowRef<Rect[]>([]);
 if ((props.document.functions ?? []).length > 0) graphIsComing();
+// A case of which nothing can be drawn has no graph to wait for.
+watch(
+  () => !props.waiting && !props.picture,
+  (isNone) => isNone && graphIsThere(),
+  { immediate: true },
+);
 onBeforeUnmount(graphIsThere);
 const { size, redraw } = useChart(
   home,
