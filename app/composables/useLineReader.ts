@@ -1,4 +1,4 @@
-import type { Entry, Understanding } from "#core/entry";
+import type { Understanding, readLines as linesRead } from "#core/entry";
 import type { CaseFile } from "#core/model";
 
 /** The reader of typed lines; it comes after the first graph, or when it is asked for, and reads nothing before. */
@@ -15,9 +15,11 @@ export function useLineReader() {
     return isMissing.value ? { kind: "refused", message: NO_DESK_CORE, at: 0, end: Infinity, instead: [] } : null;
   }
   /** Several lines as far as they can be read; without a reader none can. */
-  function readLines(lines: readonly string[], source: CaseFile): { entries: Entry[]; stopped: string } {
+  function readLines(lines: readonly string[], source: CaseFile): ReturnType<typeof linesRead> {
     const core = deskCoreNow();
-    return core ? core.readLines(lines, source, core.understand) : { entries: [], stopped: lines.join(" ") };
+    if (core) return core.readLines(lines, source, core.understand);
+    const [stopped = "", ...rest] = lines;
+    return { entries: [], stopped, rest };
   }
   return { read, readLines, ready };
 }

@@ -1,4 +1,3 @@
-import { uuidv7 } from "uuidv7";
 import type { ZodMiniType } from "zod/mini";
 import type { CaseFile } from "#core/model";
 import {
@@ -107,6 +106,7 @@ export const caseApi = {
    * @param of  the case that this one is another version of
    */
   create: async (document: CaseFile, of?: string) => {
+    const { uuidv7 } = await import("uuidv7");
     const make = { case: document, id: uuidv7(), ...(of === undefined ? {} : { of }) };
     try {
       return await ask(keptCaseSchema, "/api/cases", "POST", make);

@@ -204,13 +204,13 @@ describe("two ways in which a line can be meant", () => {
 
 describe("several lines", () => {
   it("are read one after another, up to the first that cannot be", () => {
-    const { entries, stopped } = readLines(
+    const { entries, ...left } = readLines(
       ["x from 0 to 250", "C = 90 + 7x", "R = 15x", "break even?", "asdf qwer", "F = 1"],
       CONTEXTS.empty!,
       understand,
     );
     expect(entries.map((e) => e.kind)).toEqual(["variable", "function", "function", "question"]);
-    expect(stopped).toBe("asdf qwer");
+    expect(left).toEqual({ stopped: "asdf qwer", rest: ["F = 1"] });
   });
   it("what the strict reader takes is understood the same", () => {
     for (const text of [

@@ -31,18 +31,32 @@ test(
   },
 );
 
-test("several pasted lines become several entries; the one that cannot be read stays", async ({ page, server }) => {
+test("several pasted lines become several entries; the one that cannot be read stays, and the rest wait for it", async ({
+  page,
+  server,
+}) => {
   await newCase(page, server);
   await entry(page).focus();
   await expect(page.locator(".entry .cm-content")).toBeVisible();
   await page.locator(".entry .cm-content").evaluate((node) => {
     const data = new DataTransfer();
-    data.setData("text/plain", "n = 0 … 40 nights\nH(n) = 12 + 3 n\nH = 60 ?\nK(n) = 4 +\n");
+    data.setData("text/plain", "n = 0 … 40 nights\nH(n) = 12 + 3 n\nH = 60 ?\nK(n) = 4 +\nG = 7\nasdf qwer\nM = 2");
     node.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
   });
   // 12 + 3n = 60 at n = 16
   await expect(says(page)).toHaveText(["H is 60 at 16 nights."]);
   await expect.poll(() => written(page)).toBe("K(n) = 4 +");
+  const waiting = page.getByRole("status").filter({ hasText: /more lines? wait/ });
+  await expect(waiting).toHaveText(/^3 more lines wait for this one: G = 7 …/);
+  await page.keyboard.press("End");
+  await page.keyboard.type(" n");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^Value of G: 7/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Formula of K/ })).toBeVisible();
+  await expect.poll(() => written(page)).toBe("asdf qwer");
+  await expect(waiting).toHaveText(/^1 more line waits for this one: M = 2/);
+  await waiting.getByRole("button", { name: "leave it out" }).press("Enter");
+  await expect(waiting).toBeHidden();
 });
 
 test("mistakes are caught while they are made and mended with one click", async ({ page, server }) => {

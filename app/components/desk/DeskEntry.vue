@@ -13,6 +13,12 @@ const focused = ref(false);
 const { walk, remember } = useLineHistory(text);
 
 const reader = useLineReader();
+const many = useManyLines(text, reader);
+const { waiting } = many;
+const waits = computed(
+  () =>
+    (waiting.value.length === 1 ? "1 more line waits" : `${waiting.value.length} more lines wait`) + " for this one:",
+);
 const preview = computed(() => (text.value.trim() === "" ? null : reader.read(text.value, props.document)));
 const refused = computed(() => (preview.value?.kind === "refused" ? preview.value : null));
 const wrong = computed(() => {
@@ -40,6 +46,7 @@ async function enter(): Promise<void> {
   // What was typed on meanwhile waits for its own Enter.
   if (text.value !== typed) return;
   const p = preview.value;
+  if (typed.trim() === "") many.goOn();
   if (p?.kind === "number") keepNumber();
   if (p?.kind === "entries") put(p);
 }
@@ -50,6 +57,7 @@ function put(p: Understood): void {
   remember();
   text.value = "";
   emit("added", key);
+  many.goOn();
 }
 /** A plain calculation is kept by giving it a name: the line waits with one, and a second Enter makes the given. */
 const keepNumber = (): void => begin(namedCalculation(text.value, props.document));
@@ -65,10 +73,9 @@ async function takeMuch(pasted: string): Promise<void> {
     text.value += lines[0]!;
     return;
   }
-  // The first that cannot be read stays in the line.
-  const { entries, stopped } = reader.readLines(lines, props.document);
-  if (entries.length > 0) store.apply({ kind: "enter", entries, saying: `paste ${lines.length} lines` });
-  text.value = stopped;
+  // What stood in the line begins the first of them.
+  const [first = "", ...others] = lines;
+  many.take([text.value + first, ...others]);
 }
 function begin(start: string): void {
   text.value = start;
@@ -102,6 +109,10 @@ defineExpose({ focus: () => field.value?.focus(), begin });
     </div>
     <p v-if="preview?.kind === 'entries' && preview.warning" class="aside brick">
       <PlainText :text="preview.warning" />
+    </p>
+    <p v-else-if="waiting.length > 0" class="aside waits" role="status">
+      {{ waits }} <code>{{ waiting[0] }}</code> {{ waiting.length > 1 ? "…" : "" }}
+      <Button link @click="many.leave">leave {{ waiting.length === 1 ? "it" : "them" }} out</Button>
     </p>
     <div v-else-if="mathematics" class="aside typeset" :class="{ old: !mathematics.now }">
       <MathText :latex="mathematics.latex" :text="text" />
@@ -182,7 +193,8 @@ defineExpose({ focus: () => field.value?.focus(), begin });
   .aside {
     display: none;
   }
-  .aside.brick {
+  .aside.brick,
+  .aside.waits {
     display: block;
   }
 }

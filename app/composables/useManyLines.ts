@@ -1,0 +1,26 @@
+import type { useLineReader } from "./useLineReader";
+
+/**
+ * Lines that were pasted together: those that can be read are entered, the first that cannot stands in the entry line
+ * to be mended, and the others wait until it is entered.
+ */
+export function useManyLines(text: Ref<string>, reader: ReturnType<typeof useLineReader>) {
+  const store = useCaseStore();
+  const waiting = shallowRef<readonly string[]>([]);
+
+  function take(lines: readonly string[]): void {
+    const { entries, stopped, rest } = reader.readLines(lines, store.document!);
+    const count = lines.length - rest.length - (stopped === "" ? 0 : 1);
+    if (count > 0)
+      store.apply({ kind: "enter", entries, saying: count === 1 ? "paste a line" : `paste ${count} lines` });
+    text.value = stopped;
+    waiting.value = rest;
+  }
+  function goOn(): void {
+    if (waiting.value.length > 0) take(waiting.value);
+  }
+  function leave(): void {
+    waiting.value = [];
+  }
+  return { waiting, take, goOn, leave };
+}
