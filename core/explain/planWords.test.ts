@@ -121,7 +121,26 @@ describe("what one more is worth, and how firm the plan is, in sentences", () =>
     expect(worth(lanterns)).toEqual([
       "One more of paper brings $1.13, for a right-hand side from 200 to 480.",
       "One more of hands brings $0.3125, for a right-hand side from 160 to 400.",
-      "One more of orders changes nothing.",
+      "One more of orders changes nothing, for a right-hand side up to 40.",
+      "These worths are those of the plan without regard to whole values.",
+    ]);
+  });
+  it("what need not be reached changes nothing as far as there is room; whole values are spoken of where there are some", () => {
+    // x = 3 is best; x ≥ 2.5 leaves 0.5, so that one more, x ≥ 3.5, leaves nothing at all. y may be anything up to 9.
+    const plan: Plan = {
+      variables: [{ name: "x" }, { name: "y" }],
+      objective: { text: "x - y", sense: "greatest" },
+      constraints: [
+        { id: "A", text: "x <= 3" },
+        { id: "B", text: "x >= 2.5", label: "orders" },
+        { id: "C", text: "y <= 9", label: "posts" },
+        { id: "D", text: "y >= 0" },
+      ],
+    };
+    expect(worth(plan)).toEqual([
+      "One more of x ≤ 3 brings 1, for a right-hand side from 2.5 on.",
+      "One more of posts changes nothing.",
+      "One more of orders changes nothing, for a right-hand side up to 3.",
     ]);
   });
   it("coefficients for which the corner stays: the slopes of its two lines", () => {

@@ -8,6 +8,8 @@ import { formatNumber, formatRate } from "./quantity";
 
 /** Sentences told at most; of hundreds of constraints the strongest are said. */
 const MOST = 12;
+/** Of more that are worth nothing, none is told. */
+const MOST_IDLE = 6;
 
 /** Ends of a range in words: `200 … 480`, `up to 40`, `from 40 on`, `always`. */
 export function rangeText(
@@ -41,24 +43,33 @@ export function worthSentences(plan: Plan, r: PlanResult): string[] {
         "constraints meet at the best point."
       );
     const verb = least ? (worth > 0 ? "adds" : "saves") : worth > 0 ? "brings" : "costs";
-    const range = ownOf(r.ranges, id);
-    const holds =
-      !range || (range[0] === null && range[1] === null)
-        ? ""
-        : range[0] === null
-          ? `, for a right-hand side up to ${formatNumber(range[1]!)}`
-          : range[1] === null
-            ? `, for a right-hand side from ${formatNumber(range[0])} on`
-            : `, for a right-hand side from ${formatNumber(range[0])} to ${formatNumber(range[1])}`;
-    return `One more of ${label(id)} ${verb} ${formatRate(Math.abs(worth), unit)}${holds}.`;
+    return `One more of ${label(id)} ${verb} ${formatRate(Math.abs(worth), unit)}${holding(ownOf(r.ranges, id))}.`;
   });
-  const idle = Object.entries(r.multipliers)
-    .filter(([id, w]) => w === 0 && plan.constraints.find((c) => c.id === id)?.label)
-    .map(([id]) => label(id));
-  if (idle.length > 0 && idle.length <= 6) out.push(`One more of ${idle.join(" or ")} changes nothing.`);
+  const idle = Object.entries(r.multipliers).flatMap(([id, w]) => {
+    const range = ownOf(r.ranges, id);
+    return w === 0 && range && plan.constraints.find((c) => c.id === id)?.label ? [{ id, range }] : [];
+  });
+  if (idle.length <= MOST_IDLE) {
+    const free = idle.filter(({ range }) => range[1] === null).map(({ id }) => label(id));
+    if (free.length > 0) out.push(`One more of ${free.join(" or ")} changes nothing.`);
+    // Of what has to be reached, one more may be too much.
+    for (const { id, range } of idle)
+      if (range[1] !== null) out.push(`One more of ${label(id)} changes nothing${holding(range)}.`);
+  }
   if (strong.length > MOST)
     out.push(`${strong.length - MOST} more constraints are worth something; the table has them all.`);
+  if (out.length > 0 && plan.variables.some((v) => v.whole))
+    out.push("These worths are those of the plan without regard to whole values.");
   return out;
+}
+
+/** For which right-hand sides a worth holds; nothing where it does for all. */
+function holding(range: readonly [number | null, number | null] | undefined): string {
+  const [from, to] = range ?? [null, null];
+  if (from === null && to === null) return "";
+  if (from === null) return `, for a right-hand side up to ${formatNumber(to!)}`;
+  if (to === null) return `, for a right-hand side from ${formatNumber(from)} on`;
+  return `, for a right-hand side from ${formatNumber(from)} to ${formatNumber(to)}`;
 }
 
 export interface CoefficientRow {

@@ -141,8 +141,10 @@ function rowsTold(p: Program, relaxed: Relaxed, at: readonly number[]) {
     multipliers[r.id] = worth;
     const [from, to] = relaxed.reach[i] ?? [NaN, NaN];
     const isIdle = worth === 0 && !isTight;
-    const idle: [number | null, number | null] = r.upper === Infinity ? [null, ended(value)] : [ended(value), null];
-    ranges[r.id] = isIdle ? idle : [ended(from), ended(to)];
+    const { beside = 0 } = r;
+    const end = (v: number) => ended(v + beside);
+    const idle: [number | null, number | null] = r.upper === Infinity ? [null, end(value)] : [end(value), null];
+    ranges[r.id] = isIdle ? idle : [end(from), end(to)];
   });
   for (const id of binding) Reflect.deleteProperty(slack, id);
   return { binding, slack, multipliers, ranges };

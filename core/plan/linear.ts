@@ -18,11 +18,16 @@ export interface LinearForm {
   readonly constant: Rational;
 }
 export type Sense = "<=" | ">=" | "=";
-/** One relation of a constraint: Σ a x (sense) b. A chained constraint has two. */
+/**
+ * One relation of a constraint: Σ a x (sense) b. A chained constraint has two. A number on the left stands on the right:
+ * `240 >= 2x + 3y` is `2x + 3y <= 240`.
+ */
 export interface Relation {
   readonly coefficients: readonly Rational[];
   readonly sense: Sense;
   readonly bound: Rational;
+  /** the number that was written beside the variables: b is that much less than the limit as it was written */
+  readonly beside?: Rational;
 }
 export type ConstraintRead =
   | { readonly ok: true; readonly relations: readonly Relation[]; readonly strict: boolean }
@@ -47,6 +52,8 @@ const SENSES: Readonly<Record<string, Sense>> = {
   ">": ">=",
   "=": "=",
 };
+
+const TURNED: Readonly<Record<Sense, Sense>> = { "<=": ">=", ">=": "<=", "=": "=" };
 
 /** Reads `2x + 3y <= 240`, `y >= 2x`, `0 <= x <= 75`; variables may stand on both sides, givens have their values. */
 export function readConstraint(text: string, variables: readonly string[], names: Names): ConstraintRead {
@@ -87,9 +94,11 @@ export function readConstraint(text: string, variables: readonly string[], names
       ),
     );
   const relations = senses.map((sense, i): Relation => {
-    const [l, r] = [sides[i]!, sides[i + 1]!];
+    const isTurned = sides[i]!.coefficients.every(isZero);
+    const [l, r] = isTurned ? [sides[i + 1]!, sides[i]!] : [sides[i]!, sides[i + 1]!];
     const coefficients = l.coefficients.map((c, k) => c.sub(r.coefficients[k]!));
-    return { coefficients, sense, bound: r.constant.sub(l.constant) };
+    const beside = isZero(l.constant) ? {} : { beside: l.constant };
+    return { coefficients, sense: isTurned ? TURNED[sense] : sense, bound: r.constant.sub(l.constant), ...beside };
   });
   if (relations.some((r) => r.coefficients.every(isZero)))
     return fail(

@@ -19,6 +19,8 @@ export interface ProgramRow {
   readonly lower: number;
   readonly upper: number;
   readonly entries: readonly (readonly [number, number])[];
+  /** the number that was written beside the variables */
+  readonly beside?: number;
 }
 
 /** Reads the plan of a case for a compiled solver. Every relation is a row, in order; a chained constraint has two. */
@@ -52,6 +54,7 @@ function rowOf(r: Named): ProgramRow {
     id: r.id,
     lower: r.sense === "<=" ? -Infinity : bound,
     upper: r.sense === ">=" ? Infinity : bound,
+    ...(r.beside ? { beside: toDouble(r.beside) } : {}),
     entries: r.coefficients.flatMap((a, j) => {
       const v = toDouble(a);
       return v === 0 ? [] : [[j, v] as const];

@@ -3,8 +3,8 @@ import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
 import { holds, sideOf } from "./side";
 
-/** Lines whose determinant is below this part of its terms are taken as parallel in a drawing. */
-const PARALLEL = 1e-9;
+/** More than a few roundings of doubles come to, as a share of what is summed. */
+const ROUNDED = 1e-14;
 
 export type Point = readonly [Rational, Rational];
 /** The feasible region of two variables, exactly. */
@@ -29,8 +29,6 @@ const allows = (r: Relation, d: Point): boolean => {
 };
 const same = (a: Point, b: Point) => a[0].compare(b[0]) === 0 && a[1].compare(b[1]) === 0;
 
-/** Crossings of pairs are looked at in doubles first; only those near the region are worked out in fractions. */
-const NEAR = 1e-6;
 /** Crossings outside that are told at most: they are only drawn. */
 const MOST_OUTSIDE = 200;
 
@@ -88,18 +86,25 @@ function crossings(
   return { corners, outside: [...outside.values()] };
 }
 
-/** A crossing that is clearly outside the region, already in doubles; null where fractions have to tell. */
+/**
+ * A crossing that is proven to lie outside the region by doubles and how far each of them may be off; null where
+ * fractions have to tell.
+ */
 function crossingOutside(l: Line, m: Line, lines: readonly Line[]): readonly [number, number] | null {
   const det = l.a * m.b - m.a * l.b;
+  const detOff = ROUNDED * (Math.abs(l.a * m.b) + Math.abs(m.a * l.b));
+  const least = Math.abs(det) - detOff;
+  if (!(least > 0)) return null;
   const [x, y] = [(l.c * m.b - m.c * l.b) / det, (l.a * m.c - m.a * l.c) / det];
-  const isKnown =
-    Number.isFinite(x) && Number.isFinite(y) && Math.abs(det) > PARALLEL * (Math.abs(l.a * m.b) + Math.abs(m.a * l.b));
-  const off = (k: Line) => {
+  const xOff = (ROUNDED * (Math.abs(l.c * m.b) + Math.abs(m.c * l.b)) + Math.abs(x) * detOff) / least;
+  const yOff = (ROUNDED * (Math.abs(l.a * m.c) + Math.abs(m.a * l.c)) + Math.abs(y) * detOff) / least;
+  const isOutside = (k: Line): boolean => {
     const v = k.a * x + k.b * y - k.c;
-    const scale = Math.abs(k.a * x) + Math.abs(k.b * y) + Math.abs(k.c) + TINY;
-    return (k.sense === "<=" ? v : k.sense === ">=" ? -v : Math.abs(v)) / scale;
+    const terms = Math.abs(k.a * x) + Math.abs(k.b * y) + Math.abs(k.c);
+    const off = Math.abs(k.a) * xOff + Math.abs(k.b) * yOff + ROUNDED * terms + TINY;
+    return (k.sense === "<=" ? v : k.sense === ">=" ? -v : Math.abs(v)) > off;
   };
-  return isKnown && lines.some((k) => off(k) > NEAR) ? [x, y] : null;
+  return lines.some(isOutside) ? [x, y] : null;
 }
 
 const AXES: readonly Point[] = (
@@ -121,7 +126,7 @@ function directionsOf(relations: readonly Relation[], lines: readonly Line[]): P
   const isAgainst = (u: number, v: number): boolean =>
     lines.some((k) => {
       const speed = k.a * u + k.b * v;
-      const scale = NEAR * (Math.abs(k.a * u) + Math.abs(k.b * v));
+      const scale = ROUNDED * (Math.abs(k.a * u) + Math.abs(k.b * v)) + TINY;
       return k.sense === "<=" ? speed > scale : k.sense === ">=" ? speed < -scale : Math.abs(speed) > scale;
     });
   if (relations.length === 0) AXES.forEach(go);

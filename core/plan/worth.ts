@@ -1,10 +1,10 @@
-import { ONE, ZERO, isZero, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
+import { ONE, TINY, ZERO, isZero, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
 import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
 import { dot, inDoubles, sideOf } from "./side";
 
-/** A corner that moves slower, or ends nearer than this, is taken to stand still. */
-const STANDS = 1e-6;
+/** More than the roundings of thousands of doubles come to, as a share of what is summed. */
+const ROUNDED = 1e-11;
 
 /**
  * What one more of each right-hand side changes, at a best point: the y with Σ yᵢ aᵢ = c over the relations that
@@ -56,7 +56,7 @@ export function boundRange(
   at: readonly Rational[],
   multipliers: readonly (Rational | null)[],
   which: number,
-): readonly [number | null, number | null] | null {
+): readonly [Rational | null, Rational | null] | null {
   const tight = tightAt(relations, at);
   const place = tight.indexOf(which);
   if (
@@ -73,27 +73,14 @@ export function boundRange(
   let [low, high]: [Rational | null, Rational | null] = [null, null];
   // Doubles tell which relations could be the first; only those are worked out in fractions.
   const [near, ahead] = [at.map(toDouble), way.map(toDouble)];
-  const rough = relations.map((r) => {
-    const v = roomAlong(r, near, ahead);
-    return { ...v, upper: (r.sense === "<=") === v.speed > 0 };
-  });
-  const first = rough.reduce(
-    (m, v, k) =>
-      tight.includes(k) || Number.isNaN(v.reach) || v.speed === 0
-        ? m
-        : v.upper
-          ? { ...m, high: Math.min(m.high, v.reach) }
-          : { ...m, low: Math.max(m.low, v.reach) },
-    { low: -Infinity, high: Infinity },
-  );
-  const late = (v: (typeof rough)[number]) => {
-    const end = v.upper ? first.high : first.low;
-    return (
-      Number.isFinite(end) &&
-      Math.abs(v.speed) > STANDS &&
-      (v.upper ? v.reach - end : end - v.reach) > STANDS * (1 + Math.abs(end))
-    );
-  };
+  const rough = relations.map((r) => roomAlong(r, near, ahead));
+  const first = { low: -Infinity, high: Infinity };
+  for (const [k, v] of rough.entries())
+    if (v && !tight.includes(k)) {
+      if (v.upper) first.high = Math.min(first.high, v.reach + v.off);
+      else first.low = Math.max(first.low, v.reach - v.off);
+    }
+  const late = (v: Room | null) => v !== null && (v.upper ? v.reach - v.off > first.high : v.reach + v.off < first.low);
   relations.forEach((r, k) => {
     if (tight.includes(k) || late(rough[k]!)) return;
     const speed = dot(r.coefficients, way);
@@ -106,7 +93,7 @@ export function boundRange(
     } else if (!low || reach.compare(low) > 0) low = reach;
   });
   const b = relations[which]!.bound;
-  return [low && insideEnd(b.add(low), -1), high && insideEnd(b.add(high), 1)];
+  return [low && b.add(low), high && b.add(high)];
 }
 
 /** An end of a range as a double that lies inside it: what is told to hold up to there, holds there. */
@@ -165,12 +152,26 @@ export function coefficientRange(
   return [end(-1), end(1)];
 }
 
-/** How far a point may go along a way until it meets a relation, in doubles, and how fast it nears it. */
-function roomAlong(r: Relation, at: readonly number[], way: readonly number[]): { reach: number; speed: number } {
+interface Room {
+  readonly reach: number;
+  /** how far the reach may be off */
+  readonly off: number;
+  /** it stops from above, not from below */
+  readonly upper: boolean;
+}
+/** How far a point may go along a way until it meets a relation, in doubles; null where they do not tell. */
+function roomAlong(r: Relation, at: readonly number[], way: readonly number[]): Room | null {
   const d = inDoubles(r);
   const along = (v: readonly number[]) => d.coefficients.reduce((s, a, j) => s + a * v[j]!, 0);
+  const terms = (v: readonly number[]) => d.coefficients.reduce((s, a, j) => s + Math.abs(a * v[j]!), 0);
   const speed = along(way);
-  return { reach: (d.bound - along(at)) / speed, speed };
+  const speedOff = ROUNDED * terms(way);
+  const least = Math.abs(speed) - speedOff;
+  if (!(least > 0)) return null;
+  const reach = (d.bound - along(at)) / speed;
+  const off = (ROUNDED * (Math.abs(d.bound) + terms(at)) + Math.abs(reach) * speedOff) / least + TINY;
+  if (!Number.isFinite(reach) || !Number.isFinite(off)) return null;
+  return { reach, off, upper: (r.sense === "<=") === speed > 0 };
 }
 const tightAt = (relations: readonly Relation[], at: readonly Rational[]): number[] => {
   const near = at.map(toDouble);

@@ -1,4 +1,4 @@
-import { ONE, ZERO, isZero, ratio, simplestBetween, toDouble, bare, type Rational } from "../numeric";
+import { ONE, ZERO, isZero, ratio, toDouble, bare, type Rational } from "../numeric";
 import type { Plan } from "../model";
 import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
@@ -7,8 +7,16 @@ import { dot, sideOf } from "./side";
 import { boundRange, coefficientRange, insideEnd, multipliersAt } from "./worth";
 import type { PlanResult } from "./planResult";
 
+/** Of more relations a range is not worked out where that takes a program of its own. */
+const MOST_RELATIONS = 40;
+
 /** From and to; null where it goes on for ever. */
-type Range = readonly [number | null, number | null];
+type Range<T = number> = readonly [T | null, T | null];
+
+/** A range of bounds as one of limits as they were written, in doubles that lie inside it. */
+function told([from, to]: Range<Rational>, { beside = ZERO }: Relation): Range {
+  return [from && insideEnd(from.add(beside), -1), to && insideEnd(to.add(beside), 1)];
+}
 
 const tight = (r: Relation, at: readonly Rational[]): boolean => sideOf(r, at) === 0;
 
@@ -46,21 +54,36 @@ export class WorthAtBest {
     const multipliers = bare<number | null>();
     const ranges = bare<Range>();
     this.relations.forEach((r, i) => {
-      if (multipliers[r.id] !== undefined && multipliers[r.id] !== 0) return;
-      if (!tight(r, at)) {
-        multipliers[r.id] ??= 0;
-        // A side that does not bind may move as far as the best point lies from it.
-        const reach = dot(r.coefficients, at);
-        ranges[r.id] ??= r.sense === "<=" ? [insideEnd(reach, -1), null] : [null, insideEnd(reach, 1)];
-        return;
-      }
-      const worth = all[i]!;
+      // Of a constraint of two sides the one that is worth something is told.
+      const known = multipliers[r.id];
+      if (known !== undefined && known !== 0) return;
+      const worth = tight(r, at) ? all[i]! : ZERO;
+      if (known === 0 && worth && isZero(worth)) return;
       multipliers[r.id] = worth && toDouble(this.turned(worth));
-      if (!worth) return;
-      const range = (tied ? null : boundRange(this.relations, at, all, i)) ?? this.rangeOf(r, worth, value);
-      if (range) ranges[r.id] = range;
+      const range = this.range(i, at, all, value, tied);
+      if (range) ranges[r.id] = told(range, r);
+      else Reflect.deleteProperty(ranges, r.id);
     });
     return { multipliers, ranges };
+  }
+
+  /** For which right-hand sides a worth holds; null where it is not one number, or not known. */
+  private range(
+    i: number,
+    at: readonly Rational[],
+    all: readonly (Rational | null)[],
+    value: Rational,
+    tied: boolean,
+  ): Range<Rational> | null {
+    const r = this.relations[i]!;
+    if (!tight(r, at)) {
+      // A side that does not bind may move as far as the best point lies from it.
+      const reach = dot(r.coefficients, at);
+      return r.sense === "<=" ? [reach, null] : [null, reach];
+    }
+    const worth = all[i]!;
+    if (!worth) return null;
+    return (tied ? null : boundRange(this.relations, at, all, i)) ?? this.rangeOf(r, worth, value);
   }
 
   /** Coefficients of the objective for which the best point stays where it is. */
@@ -99,42 +122,25 @@ export class WorthAtBest {
     );
   }
 
-  private shifted(r: Named, by: Rational): ReturnType<typeof maximise> {
-    return maximise(
-      this.up,
-      this.relations.map((s) => (s === r ? { ...s, bound: s.bound.add(by) } : s)),
-    );
-  }
-
-  /** How far a right-hand side may go while its worth stays the same: doubled until it changes, then halved in. */
-  private rangeOf(r: Named, worth: Rational, value: Rational): Range | null {
-    if (this.relations.length > 40) return null;
-    const slope = worth;
-    const end = (sign: 1 | -1): number | null => {
-      const keeps = (t: Rational) => {
-        const s = this.shifted(r, t.mul(ratio(sign)));
-        return s.status === "optimal" && s.value.sub(value).compare(slope.mul(t).mul(ratio(sign))) === 0;
-      };
-      let good = ratio(1, 1_000_000);
-      let bad: Rational | null = null;
-      for (let t = ONE; ; t = t.mul(ratio(4))) {
-        if (keeps(t)) {
-          good = t;
-          if (t.compare(ratio(10n ** 9n)) > 0) return null;
-        } else {
-          bad = t;
-          break;
-        }
-      }
-      for (let i = 0; i < 40; i++) {
-        const m: Rational = good.add(bad).div(ratio(2));
-        if (keeps(m)) good = m;
-        else bad = m;
-      }
-      // The end is a fraction of the plan's own numbers: the simplest one left is it, if it still keeps.
-      const simplest = simplestBetween(good, bad);
-      return insideEnd(r.bound.add((keeps(simplest) ? simplest : good).mul(ratio(sign))), sign);
-    };
-    return [end(-1), end(1)];
+  /**
+   * How far a right-hand side may go while its worth stays the same. Whatever it is, the best value is no better than
+   * that worth promises, and just as good while some point reaches that: the right-hand sides for which one does are
+   * the values of one more unknown.
+   */
+  private rangeOf(r: Named, worth: Rational, value: Rational): Range<Rational> | null {
+    if (this.relations.length > MOST_RELATIONS) return null;
+    const moved = this.relations.map((s): Relation => ({
+      ...s,
+      coefficients: [...s.coefficients, s === r ? ONE.neg() : ZERO],
+    }));
+    const asGood: Relation = { coefficients: [...this.up, worth.neg()], sense: ">=", bound: value };
+    const standing = this.up.map(() => ZERO);
+    const [down, up] = [-1, 1].map((sign) => maximise([...standing, ratio(sign)], [...moved, asGood]));
+    const isSettled = [down!, up!].every(({ status }) => status === "optimal" || status === "unbounded");
+    if (!isSettled) return null;
+    return [
+      down!.status === "optimal" ? r.bound.sub(down!.value) : null,
+      up!.status === "optimal" ? r.bound.add(up!.value) : null,
+    ];
   }
 }

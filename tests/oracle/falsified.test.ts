@@ -86,6 +86,11 @@ const PLANS: Readonly<Record<string, Falsified<PlanResult>>> = {
     Object.values(r.multipliers).some((m) => m !== null && m !== 0)
       ? { ...r, multipliers: Object.fromEntries(Object.entries(r.multipliers).map(([k, m]) => [k, m && m * 2])) }
       : null,
+  "a worth that holds for ever": (r) => {
+    const isBound = Object.entries(r.ranges).some(([id, ends]) => r.multipliers[id] && ends.some((e) => e !== null));
+    const forEver = Object.fromEntries(Object.keys(r.ranges).map((id) => [id, [null, null] as const]));
+    return isBound ? { ...r, ranges: forEver } : null;
+  },
   "no whole point": (r) => (r.whole ? { ...r, whole: null, notes: [NO_WHOLE_POINT] } : null),
 };
 function lesser(r: PlanResult): PlanResult | null {

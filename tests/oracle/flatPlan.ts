@@ -1,5 +1,5 @@
 import type { PlanResult } from "#core/plan";
-import { dot, isMet, type PlainPlan, type Row } from "./plans";
+import { FAR, dot, isMet, type PlainPlan, type Row } from "./plans";
 
 /** A point as whole numbers over one denominator > 0, so that all of it is exact in doubles. */
 interface Corner {
@@ -82,6 +82,9 @@ function checkGoal(
   return checkWhole(p, corners, ways, result) ?? checkWorth(p, value, result);
 }
 
+/** Whole points that are looked at one by one. */
+const MOST_WHOLE = 1e5;
+
 /** All whole points of a bounded region, one by one. */
 function checkWhole(
   p: PlainPlan,
@@ -96,6 +99,7 @@ function checkWhole(
   };
   const [[x0, x1], [y0, y1]] = [span("x"), span("y")];
   const found: { at: [number, number]; value: number }[] = [];
+  if ((x1 - x0 + 1) * (y1 - y0 + 1) > MOST_WHOLE) return null;
   for (let x = x0; x <= x1; x++)
     for (let y = y0; y <= y1; y++)
       if (p.rows.every((r) => isMet(r, [x, y]))) found.push({ at: [x, y], value: dot(p.goal, [x, y]) });
@@ -108,16 +112,19 @@ function checkWhole(
   return ties === told || told >= 100 ? null : `${ties} whole points are best, told as ${told}`;
 }
 
+/** A limit in sixteenths keeps all products exact. */
+const inSixteenths = (v: number): number => Math.round(v * 16) / 16;
+
 /** "One more is worth": the plan solved again with another limit, wherever the range says that it holds. */
 function checkWorth(p: PlainPlan, value: number, result: PlanResult): string | null {
   for (const r of p.rows) {
     const multiplier = result.multipliers[r.id];
     const range = result.ranges[r.id];
     if (multiplier === null || multiplier === undefined || !range) continue;
-    const [lo, hi] = [range[0] ?? r.c - 20, range[1] ?? r.c + 20];
-    for (const share of [0.1, 0.5, 0.93]) {
-      // A limit in sixteenths keeps all products exact.
-      const limit = Math.round((lo + (hi - lo) * share) * 16) / 16;
+    const [lo, hi] = [range[0] ?? r.c - 16 * FAR, range[1] ?? r.c + 16 * FAR];
+    // Near by, too, where an end is far off.
+    const near = [r.c - 12, r.c + 12];
+    for (const limit of [...[0.1, 0.5, 0.93].map((share) => inSixteenths(lo + (hi - lo) * share)), ...near]) {
       if (limit <= lo || limit >= hi) continue;
       const corners = cornersOf(p.rows.map((s) => (s === r ? { ...s, c: limit } : s)));
       if (corners.length === 0) return `${r.id} at ${limit} leaves nothing, told to be worth ${multiplier} up to ${hi}`;

@@ -20,6 +20,8 @@ export interface PlainPlan {
 }
 
 const NAMES = ["x", "y", "z"];
+/** Beyond all other limits; products of such are exact in doubles. */
+export const FAR = 2 ** 32;
 /** A plan of numbers alone. */
 export const NO_NAMES = { variable: null, givens: new Map(), functions: new Map(), variables: new Set<string>() };
 export const NO_WHOLE_POINT = "No point with whole values keeps all constraints.";
@@ -57,7 +59,10 @@ export function randomPlan(c: Chance): PlainPlan {
   const goal = some(-3, 6);
   if (!goal.some((k) => k !== 0)) goal[0] = 1;
   const isWhole = c.once(2);
-  return { rows, goal, way: c.once(2) ? 1 : -1, whole: goal.map(() => isWhole && !c.once(4)) };
+  const plan = { rows, goal, way: c.once(2) ? 1 : -1, whole: goal.map(() => isWhole && !c.once(4)) } as const;
+  // Now and then one limit is far beyond all others.
+  const far = c.once(8) ? c.whole(0, rows.length - 1) : -1;
+  return { ...plan, rows: rows.map((r, i) => (i === far ? { ...r, c: r.c * FAR } : r)) };
 }
 
 const sumText = (a: readonly number[]): string =>
@@ -83,7 +88,9 @@ function checkPoints(p: PlainPlan, result: PlanResult, c: Chance): string | null
   const [best] = result.best;
   const wholeOnes = p.whole.some(Boolean);
   for (const b of result.best) {
-    if (!p.rows.every((r) => isMet(r, b.at, 1e-7 * (1 + Math.abs(r.c)))))
+    // A double of a far point is off by more.
+    const terms = (r: Row) => r.a.reduce((s, k, j) => s + Math.abs(k * b.at[j]!), 0);
+    if (!p.rows.every((r) => isMet(r, b.at, 1e-7 * (1 + Math.abs(r.c)) + 1e-14 * terms(r))))
       return `its best point ${b.at} breaks a constraint`;
     if (Math.abs(dot(p.goal, b.at) - b.value!) > 1e-9 * (1 + Math.abs(b.value!)))
       return `${b.at} is not worth ${b.value}`;

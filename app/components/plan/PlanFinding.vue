@@ -157,12 +157,12 @@ const copyBest = () =>
       <li v-for="s in sentences" :key="s">{{ s }}</li>
     </ul>
     <RowsTable label="One more of each" :columns="['constraint', 'worth', 'holds for']" :rows="worthRows" />
-    <p v-if="moved" class="quiet">These worths are those of the plan without regard to whole values.</p>
   </template>
   <template v-if="coefficients.length > 0">
     <div class="panel-head second"><h2 class="panel-title">How firm the plan is</h2></div>
     <ul v-if="coefficients.length <= 12" class="sentences">
       <li v-for="c in coefficients.filter((r) => r.says)" :key="c.name">{{ c.says }}</li>
+      <li v-if="moved">“The same plan” is the one without regard to whole values.</li>
     </ul>
     <RowsTable
       label="How firm the plan is"
