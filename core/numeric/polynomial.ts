@@ -24,11 +24,12 @@ export const subtract = (a: Polynomial, b: Polynomial): Polynomial => add(a, neg
 export function multiply(a: Polynomial, b: Polynomial): Polynomial {
   if (a.length === 0 || b.length === 0) return [];
   const out: Rational[] = new Array(a.length + b.length - 1).fill(ZERO);
-  a.forEach((x, i) =>
+  a.forEach((x, i) => {
+    if (isZero(x)) return;
     b.forEach((y, j) => {
-      out[i + j] = out[i + j]!.add(x.mul(y));
-    }),
-  );
+      if (!isZero(y)) out[i + j] = out[i + j]!.add(x.mul(y));
+    });
+  });
   return trim(out);
 }
 
