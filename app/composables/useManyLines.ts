@@ -7,6 +7,10 @@ import type { useLineReader } from "./useLineReader";
 export function useManyLines(text: Ref<string>, reader: ReturnType<typeof useLineReader>) {
   const store = useCaseStore();
   const waiting = shallowRef<readonly string[]>([]);
+  const waits = computed(() => {
+    const { length } = waiting.value;
+    return `${length === 1 ? "1 more line waits" : `${length} more lines wait`} for this one:`;
+  });
 
   function take(lines: readonly string[]): void {
     const { entries, stopped, rest } = reader.readLines(lines, store.document!);
@@ -22,5 +26,5 @@ export function useManyLines(text: Ref<string>, reader: ReturnType<typeof useLin
   function leave(): void {
     waiting.value = [];
   }
-  return { waiting, take, goOn, leave };
+  return { waiting, waits, take, goOn, leave };
 }

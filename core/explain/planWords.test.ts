@@ -125,8 +125,8 @@ describe("what one more is worth, and how firm the plan is, in sentences", () =>
       "These worths are those of the plan without regard to whole values.",
     ]);
   });
-  it("what need not be reached changes nothing as far as there is room; whole values are spoken of where there are some", () => {
-    // x = 3 is best; x ≥ 2.5 leaves 0.5, so that one more, x ≥ 3.5, leaves nothing at all. y may be anything up to 9.
+  it("what has to be reached changes nothing as far as there is room", () => {
+    // x = 3 is best; x ≥ 2.5 leaves 0.5, so that with one more, x ≥ 3.5, nothing is left.
     const plan: Plan = {
       variables: [{ name: "x" }, { name: "y" }],
       objective: { text: "x - y", sense: "greatest" },

@@ -19,7 +19,7 @@ export interface LinearForm {
 }
 export type Sense = "<=" | ">=" | "=";
 /**
- * One relation of a constraint: Σ a x (sense) b. A chained constraint has two. A number on the left stands on the right:
+ * One relation of a constraint: Σ a x (sense) b. A chained constraint has two. A number on the left goes to the right:
  * `240 >= 2x + 3y` is `2x + 3y <= 240`.
  */
 export interface Relation {

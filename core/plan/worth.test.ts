@@ -79,7 +79,8 @@ describe("for which right-hand sides a worth holds", () => {
 
 describe("the corners of a plan of large numbers", () => {
   it("are all there, also where doubles see them outside", () => {
-    // Both lines go through x = 4/189, y = 94499999999999980/… : the first two are 9 and 6 times y beside 5 and 4 times x.
+    // Six of the first less nine of the second is -6x: 6*3402000000000027776 - 9*2268000000000018592 = -672 over
+    // 5292, so that x = 112/5292 = 4/189.
     const { corners } = solved(
       planOf(
         "greatest x + y",

@@ -31,7 +31,7 @@ test(
   },
 );
 
-test("several pasted lines become several entries; the one that cannot be read stays, and the rest wait for it", async ({
+test("several pasted lines become several entries; the rest wait for one that cannot be read", async ({
   page,
   server,
 }) => {

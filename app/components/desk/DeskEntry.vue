@@ -14,11 +14,7 @@ const { walk, remember } = useLineHistory(text);
 
 const reader = useLineReader();
 const many = useManyLines(text, reader);
-const { waiting } = many;
-const waits = computed(
-  () =>
-    (waiting.value.length === 1 ? "1 more line waits" : `${waiting.value.length} more lines wait`) + " for this one:",
-);
+const { waiting, waits } = many;
 const preview = computed(() => (text.value.trim() === "" ? null : reader.read(text.value, props.document)));
 const refused = computed(() => (preview.value?.kind === "refused" ? preview.value : null));
 const wrong = computed(() => {
