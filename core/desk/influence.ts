@@ -88,9 +88,9 @@ function look(source: CaseFile, id: string): Look {
   const f = findings.find((x) => x.id === id);
   if (!f || f.status === "error") return { number: null, text: f?.message ?? "no answer" };
   const followed = isStopped(f) ? null : roomOf(f).followed(f, model);
-  return followed
-    ? { number: followed.value, text: formatQuantity(followed.value, followed.unit, 5) }
-    : { number: null, text: sentenceOf(f, model) };
+  if (!followed) return { number: null, text: sentenceOf(f, model) };
+  const text = formatQuantity(followed.value, followed.unit, 5);
+  return { number: followed.value, text: f.complete ? text : `${text}, as far as is settled` };
 }
 
 /** The case with the one question and those whose answers it uses. */

@@ -86,21 +86,26 @@ export function shadesOf(variable: ModelVariable, x: Axis, to: unknown, model: M
 /** "framed to show both meeting points, the peak and the limit" */
 export function caption(findings: readonly AnyAnswer[], variable: ModelVariable, showsAside: boolean): string {
   const seen = (sight: Sight) => findings.filter((f) => roomOf(f).sight(f) === sight);
-  const meets = seen("meeting").reduce((n, f) => {
-    const found = solutionsOf(f).length;
-    return found === 0 ? n : n + found + (showsAside ? setAsideOf(f).length : 0);
-  }, 0);
-  const parts = meets === 0 ? [] : [meetingPoints(meets)];
+  const meeting = seen("meeting").filter((f) => solutionsOf(f).length > 0);
+  const found = meeting.reduce((n, f) => n + solutionsOf(f).length, 0);
+  const aside = showsAside ? meeting.reduce((n, f) => n + setAsideOf(f).length, 0) : 0;
+  // Beyond the range only what lies near by is looked for.
+  const areAll = aside === 0 && meeting.every(isAll);
+  const parts = found === 0 ? [] : [meetingPoints(found + aside, areAll)];
   for (const sight of ["peak", "low point", "threshold"] as const)
-    if (seen(sight).length > 0) parts.push(`the ${sight}`);
+    if (seen(sight).length > 0) parts.push(`${seen(sight).every(({ complete }) => complete) ? "the" : "a"} ${sight}`);
   if (showsAside && variable.to) parts.push("the limit");
   if (parts.length > 0) return `framed to show ${list(parts)}`;
   return variable.from && variable.to
     ? `framed to the range of ${variable.name}`
     : `framed around ${variable.name} = 0`;
 }
-const meetingPoints = (n: number): string =>
-  n === 1 ? "the meeting point" : n === 2 ? "both meeting points" : `all ${n} meeting points`;
+/** Whether there are no more answers than are told. */
+const isAll = (f: AnyAnswer): boolean => f.complete && !("repeats" in f && f.repeats);
+function meetingPoints(n: number, areAll: boolean): string {
+  if (!areAll) return n === 1 ? "a meeting point" : `${n} meeting points`;
+  return n === 1 ? "the meeting point" : n === 2 ? "both meeting points" : `all ${n} meeting points`;
+}
 
 /** The picture in words. */
 export function described(panes: readonly Pane[], points: readonly Point[], variable: ModelVariable, x: Axis): string {
