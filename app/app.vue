@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ToastMessageOptions } from "primevue/toast";
-import type { Offer } from "~/composables/useTakeOff";
+import type { Offer } from "~/composables/useStandingOffer";
 
 type Told = ToastMessageOptions & { readonly offer?: Offer };
 const toast = useToast();

@@ -7,26 +7,22 @@ import { dependentsOf, type Thing } from "#core/edit";
 export function useTakeOff() {
   const store = useCaseStore();
   const toast = useToast();
+  const offered = useStandingOffer();
   return (thing: Thing, links: readonly (readonly [string, string])[]): void => {
     const needing = dependentsOf(thing, links);
     const what = thing.kind === "question" ? "The question" : thing.name;
     store.apply({ kind: "remove", thing });
     const names = needing.map((t) => t.name).join(", ");
     const need = thing.kind === "question" ? "used its answer" : "needed it and cannot be worked out now";
-    const isNeeded = needing.length > 0;
-    const offer: Offer = { says: "Delete these too", act: () => store.apply({ kind: "remove", thing, with: needing }) };
-    toast.add({
-      severity: isNeeded ? "warn" : "info",
-      summary: `${what} is deleted.`,
-      detail: isNeeded ? `${names} ${need}. Undo brings it back.` : "Undo brings it back.",
-      life: isNeeded ? 8000 : 6000,
-      ...(isNeeded ? { offer } : {}),
-    });
+    const [summary, back] = [`${what} is deleted.`, "Undo brings it back."];
+    if (needing.length === 0) {
+      toast.add({ severity: "info", summary, detail: back, life: 6000 });
+      return;
+    }
+    const takeOff = () => store.apply({ kind: "remove", thing, with: needing });
+    offered(
+      { severity: "warn", summary, detail: `${names} ${need}. ${back}` },
+      { says: "Delete these too", act: takeOff },
+    );
   };
-}
-
-/** Something a message offers to do. */
-export interface Offer {
-  readonly says: string;
-  act(): void;
 }

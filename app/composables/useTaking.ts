@@ -1,5 +1,3 @@
-import type { Offer } from "./useTakeOff";
-
 /** Where what comes from elsewhere is put. */
 export interface TakingPlaces {
   /** whether what is pasted belongs to a dialog just now */
@@ -15,13 +13,10 @@ const KEPT = "The case you came from is kept as it was.";
 /** What is pasted or dropped anywhere in a case goes where it belongs, and is said; one undo takes it back. */
 export function useTaking(places: TakingPlaces, undo: () => void) {
   const store = useCaseStore();
-  const toast = useToast();
+  const offered = useStandingOffer();
   const tell = useTelling();
 
-  const taken = (summary: string) => {
-    const offer: Offer = { says: "Undo", act: undo };
-    toast.add({ severity: "info", summary, life: 8000, ...{ offer } });
-  };
+  const taken = (summary: string) => offered({ severity: "info", summary }, { says: "Undo", act: undo });
 
   const cases = () => import("~/utils/takeCase");
   async function takeText(text: string): Promise<void> {
