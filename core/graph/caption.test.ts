@@ -1,13 +1,9 @@
 import { describe, expect, it } from "vitest";
-import type { CaseFile } from "../model";
+import type { Question } from "../model";
 import { analyse } from "../question";
 import { picture } from ".";
 
-const captionOf = (
-  f: string,
-  range: { from?: number; to?: number },
-  ...questions: NonNullable<CaseFile["questions"]>
-) =>
+const captionOf = (f: string, range: { from?: number; to?: number }, question: Question) =>
   picture(
     analyse({
       format: "pasear-case",
@@ -18,11 +14,11 @@ const captionOf = (
         { name: "f", of: "x", by: { kind: "formula", text: f } },
         { name: "g", of: "x", by: { kind: "formula", text: "0.5" } },
       ],
-      questions,
+      questions: [question],
     }),
   )!.caption;
-const MEET = { id: "q1", ask: "meet", functions: ["f", "g"] } as const;
-const GREATEST = { id: "q2", ask: "greatest", function: "f" } as const;
+const MEET: Question = { id: "q1", ask: "meet", functions: ["f", "g"] };
+const GREATEST: Question = { id: "q2", ask: "greatest", function: "f" };
 
 // What a caption calls all there is must be all there is.
 describe("what a graph is framed to show", () => {
