@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import type { ToastMessageOptions } from "primevue/toast";
-import type { Offer } from "~/composables/useStandingOffer";
+import type { Told } from "~/composables/useStandingOffer";
 
-type Told = ToastMessageOptions & { readonly offer?: Offer };
 const toast = useToast();
 function take(told: Told): void {
   told.offer?.act();

@@ -20,11 +20,13 @@ export function useManyLines(text: Ref<string>, reader: ReturnType<typeof useLin
     text.value = stopped;
     waiting.value = rest;
   }
+  /** What is pasted while others wait comes before them. */
+  const paste = (lines: readonly string[]): void => take([...lines, ...waiting.value]);
   function goOn(): void {
     if (waiting.value.length > 0) take(waiting.value);
   }
   function leave(): void {
     waiting.value = [];
   }
-  return { waiting, waits, take, goOn, leave };
+  return { waiting, waits, paste, goOn, leave };
 }

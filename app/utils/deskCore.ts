@@ -19,8 +19,8 @@ export function deskCore(): Promise<DeskCore | null> {
 export const deskCoreNow = (): DeskCore | null => there.value;
 
 /**
- * The same for who comes after somebody that waited for it, as the undo of a change comes after one from elsewhere was
- * taken in.
+ * The same for who comes after somebody that waited for it: a text is kept after it was checked, a change undone after
+ * one from elsewhere was taken in.
  */
 export function deskCoreAtHand(): DeskCore {
   if (!there.value) throw new Error("Nobody has waited for what works with cases.");

@@ -1,10 +1,7 @@
 import { ZERO, isZero, ratio, signOf, toDouble, type Rational, TINY } from "../numeric";
 import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
-import { holds, sideOf } from "./side";
-
-/** More than a few roundings of doubles come to, as a share of what is summed. */
-const ROUNDED = 1e-14;
+import { ROUNDED, holds, sideOf } from "./side";
 
 export type Point = readonly [Rational, Rational];
 /** The feasible region of two variables, exactly. */

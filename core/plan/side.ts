@@ -15,10 +15,10 @@ export function inDoubles(r: Relation) {
   return d;
 }
 /**
- * Doubles decide where a point lies clearly on one side, by this share of the terms; nearer ones are decided in
- * fractions.
+ * More than the roundings of tens of thousands of doubles come to, as a share of what is summed: beyond it they prove a
+ * sign; what is nearer is decided in fractions.
  */
-const CLEAR = 1e-9;
+export const ROUNDED = 1e-11;
 
 /** Sign of a·x − b: which side of a relation's border a point lies on; 0 exactly on it. */
 export function sideOf(r: Relation, at: readonly Rational[], near: readonly number[] = at.map(toDouble)): -1 | 0 | 1 {
@@ -30,8 +30,8 @@ export function sideOf(r: Relation, at: readonly Rational[], near: readonly numb
     v += term;
     scale += Math.abs(term);
   }
-  if (v > CLEAR * scale) return 1;
-  if (v < -CLEAR * scale) return -1;
+  if (v > ROUNDED * scale) return 1;
+  if (v < -ROUNDED * scale) return -1;
   return signOf(dot(r.coefficients, at).sub(r.bound));
 }
 /** Whether a point keeps a relation. */

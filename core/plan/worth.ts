@@ -1,10 +1,7 @@
 import { ONE, TINY, ZERO, isZero, rationalOfDouble, signOf, toDouble, type Rational } from "../numeric";
 import { maximise } from "./exactSimplex";
 import type { Relation } from "./linear";
-import { dot, inDoubles, sideOf } from "./side";
-
-/** More than the roundings of thousands of doubles come to, as a share of what is summed. */
-const ROUNDED = 1e-11;
+import { ROUNDED, dot, inDoubles, sideOf } from "./side";
 
 /**
  * What one more of each right-hand side changes, at a best point: the y with Σ yᵢ aᵢ = c over the relations that

@@ -71,7 +71,7 @@ async function takeMuch(pasted: string): Promise<void> {
   }
   // What stood in the line begins the first of them.
   const [first = "", ...others] = lines;
-  many.take([text.value + first, ...others]);
+  many.paste([text.value + first, ...others]);
 }
 function begin(start: string): void {
   text.value = start;

@@ -52,10 +52,8 @@ async function copy(kind: keyof typeof COPIES): Promise<void> {
   await copying.copy(text, summary);
 }
 function keep(slot: Slot, text: string): void {
-  // It was checked, so that what checks it is there.
-  const core = deskCoreNow();
-  const result = core && changeSlot(props.q, slot, text, core.modelOf(store.document!));
-  if (result?.ok) store.apply({ kind: "changeQuestion", question: result.question });
+  const result = changeSlot(props.q, slot, text, deskCoreAtHand().modelOf(store.document!));
+  if (result.ok) store.apply({ kind: "changeQuestion", question: result.question });
 }
 </script>
 

@@ -32,7 +32,6 @@ const troubles = computed(() => {
   return [...(first === null ? [] : [first]), ...warnings.filter((w) => !isSlip(w))];
 });
 
-const reader = useLineReader();
 /** The one function that a line makes; null where it makes something else. */
 function functionIn(found: Understanding): FunctionRow | null {
   const entries = found.kind === "entries" ? found.entries : [];
@@ -47,9 +46,7 @@ const check = (text: string): string | null | Promise<string | null> =>
     return functionIn(found) ? null : `A function should stand here, as in ${name}(${of}) = …`;
   });
 function retype(text: string): void {
-  // It was checked, so that what reads it is there.
-  const found = reader.read(text, source.value);
-  const row = found && functionIn(found);
+  const row = functionIn(deskCoreAtHand().understand(text, source.value));
   if (row) store.apply({ kind: "retype", name: props.row.name, row });
 }
 </script>
