@@ -1,6 +1,7 @@
 import { exactNumber, isOneNumber, isZeroNumber, wholeNumber } from "./numbers";
 import { add, apply, call, divide, multiply, negate, power, subtract } from "./build";
 import type { Expression } from "./expression";
+import { Noted } from "./noted";
 import { size, wholeExponent, dependsOnVariable } from "./read";
 import { ratio } from "../numeric";
 
@@ -15,7 +16,11 @@ const times = (a: Expression, b: Expression): Expression =>
  * Symbolic derivative with respect to the variable, with the usual rules; kinks and jumps become places without a
  * value.
  */
-export function differentiate(e: Expression): Expression {
+export const differentiate = (e: Expression): Expression => known.get(e) ?? known.set(e, byRules(e));
+/** A slope has the same parts many times over, and is itself asked for again and again. */
+const known = new Noted<Expression>();
+
+function byRules(e: Expression): Expression {
   if (!dependsOnVariable(e)) return ZERO_NUMBER;
   switch (e.kind) {
     case "variable":

@@ -1,4 +1,4 @@
-import { isInteger, toDouble } from "../numeric";
+import { equal, isInteger, toDouble } from "../numeric";
 import type { Expression } from "./expression";
 import { Noted } from "./noted";
 
@@ -55,7 +55,7 @@ export function same(a: Expression, b: Expression): boolean {
   if (a === b) return true;
   if (a.kind !== b.kind) return false;
   if (a.kind === "number" && b.kind === "number")
-    return a.exact && b.exact ? a.exact.compare(b.exact) === 0 : !a.exact && !b.exact && a.value === b.value;
+    return a.exact && b.exact ? equal(a.exact, b.exact) : !a.exact && !b.exact && a.value === b.value;
   if ("name" in a && "name" in b && a.name !== b.name) return false;
   if (a.kind === "call" && b.kind === "call" && a.order !== b.order) return false;
   if (a.kind === "root" && b.kind === "root" && a.n !== b.n) return false;

@@ -1,4 +1,5 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, iv } from "../interval";
+import { spend } from "../numeric";
 import type { Expression, Unary } from "./expression";
 import { wholeExponent } from "./read";
 import { byRule, type Compiler, type One, type Rules, type Two } from "./rules";
@@ -62,6 +63,7 @@ function dot(u: Series, v: Series, k: number, from: number, to: number, isWeight
     terms++;
   }
   if (terms === 0) return ZERO;
+  spend(terms);
   const off = size * (terms + 3) * ROUNDING + terms * UNDERFLOW;
   return new Enclosure(lo - off, hi + off);
 }

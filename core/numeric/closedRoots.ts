@@ -1,5 +1,6 @@
 import { degree, primitive, type Polynomial } from "./polynomial";
 import {
+  equal,
   integerRoot,
   isZero,
   ratio,
@@ -22,10 +23,11 @@ export function quadraticRoots(p: Polynomial): RealRoot[] {
   if (d < 0n) return [];
   if (d === 0n) return [{ ...exactRoot(ratio(-b, 2n * a)), multiplicity: 2 }];
   const s = integerRoot(d, 2);
+  const isSquare = s * s === d;
+  const shift = BigInt(d.toString(16).length * 4 + GUARD_BITS);
+  const low = isSquare ? s : integerRoot(d << (2n * shift), 2);
   const roots = [-1n, 1n].map((side): RealRoot => {
-    if (s * s === d) return { ...exactRoot(ratio(-b + side * s, 2n * a)), multiplicity: 1 };
-    const shift = BigInt(d.toString(16).length * 4 + GUARD_BITS);
-    const low = integerRoot(d << (2n * shift), 2);
+    if (isSquare) return { ...exactRoot(ratio(-b + side * s, 2n * a)), multiplicity: 1 };
     const ends = [low, low + 1n]
       .map((r) => ratio((-b << shift) + side * r, (2n * a) << shift))
       .sort((u, v) => u.compare(v)) as [Rational, Rational];
@@ -76,7 +78,7 @@ export interface RealRoot {
 /** The double at or just beyond an exact bound, so that the enclosure stays proven. */
 export function outside(bound: Rational, side: -1 | 1): number {
   const near = toDouble(bound);
-  const exact = Number.isFinite(near) && rationalOfDouble(near).compare(bound) === 0;
+  const exact = Number.isFinite(near) && equal(rationalOfDouble(near), bound);
   return exact ? near : near + side * (Math.abs(near) * 2 ** -52 + Number.MIN_VALUE);
 }
 

@@ -1,5 +1,5 @@
 export { keep, remembered } from "./remembered";
-export { Exhausted, besides, spend, stepsCounted, stepsLeft, within } from "./effort";
+export { Exhausted, besides, billed, pay, spend, stepsLeft, within, type Bill } from "./effort";
 export * from "./rational";
 export * as poly from "./polynomial";
 export type { Polynomial } from "./polynomial";

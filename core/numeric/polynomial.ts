@@ -1,6 +1,6 @@
 import { spend } from "./effort";
 import { greatestDivisor, leastMultiple } from "./wholes";
-import { ONE, ZERO, isZero, ratio, denominator, numerator, type Rational } from "./rational";
+import { ONE, ZERO, isInteger, isZero, ratio, denominator, numerator, type Rational } from "./rational";
 
 /** Coefficients from the constant upwards, exact, with no zero at the top; the zero polynomial is empty. */
 export type Polynomial = readonly Rational[];
@@ -13,24 +13,38 @@ export const constant = (r: Rational): Polynomial => (isZero(r) ? [] : [r]);
 export const degree = (p: Polynomial): number => p.length - 1;
 
 export function add(a: Polynomial, b: Polynomial): Polynomial {
-  const out: Rational[] = [];
-  for (let i = 0; i < Math.max(a.length, b.length); i++) out.push((a[i] ?? ZERO).add(b[i] ?? ZERO));
-  return trim(out);
+  const [long, short] = a.length < b.length ? [b, a] : [a, b];
+  return trim(long.map((c, i) => (i < short.length ? plus(c, short[i]!) : c)));
 }
+/** Whole numbers share nothing with 1: what the library would look for. */
+const plus = (a: Rational, b: Rational): Rational =>
+  isInteger(a) && isInteger(b) ? ratio(numerator(a) + numerator(b)) : a.add(b);
 export const scale = (p: Polynomial, by: Rational): Polynomial => (isZero(by) ? [] : p.map((c) => c.mul(by)));
 export const negate = (p: Polynomial): Polynomial => p.map((c) => c.neg());
 export const subtract = (a: Polynomial, b: Polynomial): Polynomial => add(a, negate(b));
 
+/**
+ * The product, multiplied out in whole numbers over one denominator: fractions would be brought to lowest terms at each
+ * of the many sums.
+ */
 export function multiply(a: Polynomial, b: Polynomial): Polynomial {
   if (a.length === 0 || b.length === 0) return [];
-  const out: Rational[] = new Array(a.length + b.length - 1).fill(ZERO);
-  a.forEach((x, i) => {
-    if (isZero(x)) return;
-    b.forEach((y, j) => {
-      if (!isZero(y)) out[i + j] = out[i + j]!.add(x.mul(y));
+  const [f, g] = [overOne(a), overOne(b)];
+  const out: bigint[] = new Array(a.length + b.length - 1).fill(0n);
+  f.terms.forEach((x, i) => {
+    if (x === 0n) return;
+    g.terms.forEach((y, j) => {
+      if (y !== 0n) out[i + j] = out[i + j]! + x * y;
     });
   });
-  return trim(out);
+  const below = f.below * g.below;
+  return trim(out.map((c) => (c === 0n ? ZERO : ratio(c, below))));
+}
+
+/** Whole terms over their common denominator. */
+function overOne(p: Polynomial): { terms: bigint[]; below: bigint } {
+  const below = p.reduce((m, c) => leastMultiple(m, denominator(c)), 1n);
+  return { terms: below === 1n ? p.map(numerator) : p.map((c) => numerator(c) * (below / denominator(c))), below };
 }
 
 export const derivative = (p: Polynomial): Polynomial => trim(p.slice(1).map((c, i) => c.mul(ratio(i + 1))));
@@ -63,8 +77,7 @@ export function divide(a: Polynomial, b: Polynomial): { quotient: Polynomial; re
  */
 export function primitive(p: Polynomial): bigint[] {
   if (p.length === 0) return [];
-  const common = p.reduce((m, c) => leastMultiple(m, denominator(c)), 1n);
-  return withoutContent(p.map((c) => numerator(c) * (common / denominator(c))));
+  return withoutContent(overOne(p).terms);
 }
 
 export function withoutContent(p: bigint[]): bigint[] {

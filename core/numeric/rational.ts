@@ -81,7 +81,14 @@ function trailingZeros(n: bigint): number {
   return base + 31 - Math.clz32(part & -part);
 }
 
+/** Binary digits of a whole number from 1 on, at most three too many. */
 const bitLength = (n: bigint): number => n.toString(16).length * 4;
+
+/** The same, one or two off, and far quicker for what a double can hold roughly. */
+function aboutBits(n: bigint): number {
+  const near = Number(n);
+  return near < Infinity ? Math.ceil(Math.log2(near)) : bitLength(n);
+}
 
 /** Nearest double, within one unit in the last place. Never NaN; overflows to infinity. */
 export function toDouble(r: Rational): number {
@@ -91,7 +98,7 @@ export function toDouble(r: Rational): number {
   if (n === 0n) return 0;
   if (n <= 9007199254740991n && d <= 9007199254740991n) return (sign * Number(n)) / Number(d);
   // Bring the quotient to about 64 bits, so that one division of big integers holds all a double can show.
-  const shift = 64 - (bitLength(n) - bitLength(d));
+  const shift = 64 - (aboutBits(n) - aboutBits(d));
   const quotient = shift >= 0 ? (n << BigInt(shift)) / d : n / (d << BigInt(-shift));
   const half = Math.trunc(-shift / 2);
   return sign * Number(quotient) * 2 ** half * 2 ** (-shift - half);
@@ -100,6 +107,9 @@ export function toDouble(r: Rational): number {
 export const isInteger = (r: Rational): boolean => (r.d as bigint) === 1n;
 export const isZero = (r: Rational): boolean => (r.n as bigint) === 0n;
 export const signOf = (r: Rational): -1 | 0 | 1 => ((r.n as bigint) === 0n ? 0 : (r.s as bigint) < 0n ? -1 : 1);
+/** Whether two fractions, both in lowest terms, are one. */
+export const equal = (a: Rational, b: Rational): boolean =>
+  (a.n as bigint) === (b.n as bigint) && (a.d as bigint) === (b.d as bigint) && signOf(a) === signOf(b);
 /** Numerator with its sign. */
 export const numerator = (r: Rational): bigint => (r.n as bigint) * ((r.s as bigint) < 0n ? -1n : 1n);
 export const denominator = (r: Rational): bigint => r.d as bigint;
@@ -122,9 +132,12 @@ export function integerPower(base: Rational, exponent: number): Rational | null 
   return exponent >= 0 ? reduced(n, d) : n < 0n ? reduced(-d, -n) : reduced(d, n);
 }
 
+const STEPS_OF_ROOT = 50;
+
 /** Whole k-th root of a non-negative big integer: the largest r with r^k <= n. */
 export function integerRoot(n: bigint, k: number): bigint {
   if (n < 2n) return n;
+  spend(STEPS_OF_ROOT);
   const power = BigInt(k);
   let x = 1n << BigInt(Math.ceil(bitLength(n) / k) + 1);
   for (;;) {

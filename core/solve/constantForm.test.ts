@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import fc from "fast-check";
 import { ratio } from "../numeric";
 import { constantForm } from "./constant";
 import { atom, formKey, fromRational, plus, rationalOf, scaled, sum, times } from "./constantForm";
@@ -137,6 +138,17 @@ describe("numbers without variable in one shape", () => {
   });
 });
 
+/** The prime factors of a product, from those of its small factors. */
+function dividedOut(factors: readonly number[]): string {
+  const powers = new Map<number, number>();
+  for (let rest of factors)
+    for (let p = 2; rest > 1; p++) for (; rest % p === 0; rest /= p) powers.set(p, (powers.get(p) ?? 0) + 1);
+  return [...powers]
+    .sort(([p], [q]) => p - q)
+    .map(([p, k]) => `${p}^${k}`)
+    .join(" ");
+}
+
 describe("whole factors", () => {
   const told = (top: bigint | number, bottom = 1) => {
     const found = primePowers(ratio(BigInt(top), BigInt(bottom)));
@@ -157,6 +169,15 @@ describe("whole factors", () => {
     expect(told(2n ** 60n * 9n)).toBe("2^60 3^2");
     expect(told(2n ** 60n * 1009n)).toBe("2^60 1009^1");
     expect(told((2n ** 61n - 1n) * (2n ** 31n - 1n))).toBeNull();
+  });
+  it("as division by one number after another tells them", () => {
+    const factor = fc.oneof(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 1999 }));
+    fc.assert(
+      fc.property(fc.array(factor, { minLength: 1, maxLength: 25 }), (factors) => {
+        const product = factors.reduce((n, f) => n * BigInt(f), 1n);
+        expect(told(product)).toBe(dividedOut(factors));
+      }),
+    );
   });
   it.each([
     [1000, 1, "3"],

@@ -17,7 +17,7 @@ export const EMPTY: ConstantForm = new Map();
 
 const MAX_TERMS = 60;
 /** What a product of two terms costs, in steps of work. */
-const STEPS_OF_PRODUCT = 10;
+const STEPS_OF_PRODUCT = 40;
 
 const key = (exp: ConstantForm, atoms: ReadonlyMap<string, Rational>): string => {
   const names = [...atoms]

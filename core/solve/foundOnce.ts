@@ -1,5 +1,5 @@
 import { keyOf, size, type Expression } from "../formula";
-import { keep, rationalText, spend, stepsCounted, type Rational } from "../numeric";
+import { billed, keep, pay, rationalText, type Bill, type Rational } from "../numeric";
 import type { FunctionTable } from "./table";
 import type { ZeroSet } from "./zeroSet";
 
@@ -11,8 +11,7 @@ export interface Found {
 }
 
 interface Kept extends Found {
-  /** steps of work, as `spend` counts them */
-  readonly steps: number;
+  readonly bill: Bill;
 }
 
 /** Longest expression that is known again. */
@@ -42,10 +41,9 @@ export function foundOnce(
   const key = [boxes, from && rationalText(from), to && rationalText(to), keyOf(e)].join(" ");
   const before = known.get(key);
   if (before) {
-    spend(before.steps);
+    pay(before.bill);
     return before;
   }
-  const start = stepsCounted();
-  const found = find();
-  return keep(known, MOST, key, { ...found, steps: stepsCounted() - start });
+  const { value, bill } = billed(find);
+  return keep(known, MOST, key, { ...value, bill });
 }

@@ -41,7 +41,7 @@ export interface Work extends Budget {
 export const newWork = (boxes = MAX_BOXES, cells = 1300): Work => ({ boxes, cells });
 
 /** What a cell costs besides the enclosures made for it. */
-const STEPS_OF_CELL = 100;
+const STEPS_OF_CELL = 300;
 
 /** Steps of one stair that are taken apart one by one. */
 export const MAX_STEPS = 600;

@@ -1,7 +1,35 @@
-import { denominator, numerator, type Rational } from "../numeric";
+import { denominator, numerator, spend, type Rational } from "../numeric";
 
-/** Greatest prime that is looked for; each costs a division of big integers. */
-const MAX_PRIME = 2000n;
+/** Greatest prime that is looked for. */
+const MAX_PRIME = 2000;
+const MAX_PLAIN = 2 ** 53;
+
+/** The primes that are looked for, in lots whose product is a plain number: one long division serves for a whole lot. */
+const FIRST_PRIMES = lotsOfPrimes();
+
+interface Lot {
+  readonly primes: readonly number[];
+  readonly product: bigint;
+}
+function lotsOfPrimes(): Lot[] {
+  const out: Lot[] = [];
+  let primes: number[] = [];
+  let product = 1;
+  for (let n = 2; n <= MAX_PRIME; n++) {
+    if (!isPrime(n)) continue;
+    if (product * n > MAX_PLAIN) {
+      out.push({ primes, product: BigInt(product) });
+      [primes, product] = [[], 1];
+    }
+    primes.push(n);
+    product *= n;
+  }
+  return [...out, { primes, product: BigInt(product) }];
+}
+function isPrime(n: number): boolean {
+  for (let p = 2; p * p <= n; p++) if (n % p === 0) return false;
+  return true;
+}
 
 /** Prime factors of a fraction > 0 with their powers; null when that would take long. */
 export function primePowers(r: Rational): Map<string, number> | null {
@@ -20,25 +48,29 @@ export function primePowers(r: Rational): Map<string, number> | null {
 function smallFactors(n: bigint): Map<string, number> | null {
   const out = new Map<string, number>();
   let rest = n;
-  for (let p = 2n; p * p <= rest; p += p === 2n ? 1n : 2n) {
-    if (p > MAX_PRIME) return null;
-    // Plain numbers are divided many times faster than big integers.
-    if (rest <= MAX_PLAIN) return plainFactors(Number(rest), Number(p), out);
-    while (rest % p === 0n) {
-      out.set(String(p), (out.get(String(p)) ?? 0) + 1);
-      rest /= p;
+  // Plain numbers are divided many times faster than big integers.
+  if (rest <= MAX_PLAIN) return plainFactors(Number(rest), 2, out);
+  spend(STEPS_OF_FACTORS);
+  for (const { product, primes } of FIRST_PRIMES) {
+    const left = Number(rest % product);
+    for (const p of primes) {
+      if (left % p !== 0) continue;
+      let times = 0;
+      for (; rest % BigInt(p) === 0n; times++) rest /= BigInt(p);
+      out.set(String(p), times);
+      if (rest <= MAX_PLAIN) return plainFactors(Number(rest), p, out);
     }
   }
-  if (rest > 1n) out.set(String(rest), (out.get(String(rest)) ?? 0) + 1);
-  return out;
+  return null;
 }
 
-const MAX_PLAIN = 2n ** 53n;
+/** What sixty divisions of a big integer count for. */
+const STEPS_OF_FACTORS = 40;
 
 function plainFactors(n: number, from: number, out: Map<string, number>): Map<string, number> | null {
   let rest = n;
   for (let p = from; p * p <= rest; p += p === 2 ? 1 : 2) {
-    if (p > Number(MAX_PRIME)) return null;
+    if (p > MAX_PRIME) return null;
     while (rest % p === 0) {
       out.set(String(p), (out.get(String(p)) ?? 0) + 1);
       rest /= p;

@@ -1,4 +1,4 @@
-import { ONE, isZero, poly, type Polynomial, type Rational } from "../numeric";
+import { ONE, equal, isZero, poly, type Polynomial, type Rational } from "../numeric";
 import { Noted, wholeExponent, type Expression } from "../formula";
 
 /**
@@ -13,8 +13,8 @@ export interface RationalForm {
 
 /** Degree past which exact isolation would take longer than it is worth. */
 export const MAX_DEGREE = 40;
-/** Digits past which coefficients are left to the interval methods. */
-const MAX_COEFFICIENT_BITS = 6000;
+/** Numbers past which coefficients are left to the interval methods. */
+const MAX_TERM = 1n << 3000n;
 
 const CONSTANT_ONE: Polynomial = [ONE];
 const plain = (numerator: Polynomial): RationalForm => ({ numerator, denominator: CONSTANT_ONE, divisors: [] });
@@ -102,14 +102,13 @@ function variableAtom(e: Expression): Polynomial | null {
 const IDENTITY: Polynomial = poly.trim([ONE.sub(ONE), ONE]);
 
 const sameDenominator = (f: RationalForm, g: RationalForm): boolean =>
-  f.denominator.length === g.denominator.length && f.denominator.every((c, i) => c.compare(g.denominator[i]!) === 0);
+  f.denominator.length === g.denominator.length && f.denominator.every((c, i) => equal(c, g.denominator[i]!));
 
 function checked(numerator: Polynomial, denominator: Polynomial, divisors: readonly Polynomial[]): RationalForm | null {
   if (poly.degree(numerator) > MAX_DEGREE || poly.degree(denominator) > MAX_DEGREE) return null;
-  for (const c of numerator) if (bits(c) > MAX_COEFFICIENT_BITS) return null;
-  return { numerator, denominator, divisors };
+  return numerator.some(isLong) ? null : { numerator, denominator, divisors };
 }
-const bits = (r: Rational): number => ((r.n as bigint).toString(16).length + (r.d as bigint).toString(16).length) * 4;
+const isLong = (r: Rational): boolean => (r.n as bigint) > MAX_TERM || (r.d as bigint) > MAX_TERM;
 
 function powerOf(p: Polynomial, n: number): Polynomial {
   let out: Polynomial = CONSTANT_ONE;
@@ -122,5 +121,5 @@ export function polynomialForm(e: Expression): Polynomial | null {
   const form = rationalForm(e);
   if (!form || form.divisors.length > 0 || form.denominator.length !== 1 || isZero(form.denominator[0]!)) return null;
   const d = form.denominator[0]!;
-  return d.compare(ONE) === 0 ? form.numerator : form.numerator.map((c) => c.div(d));
+  return equal(d, ONE) ? form.numerator : form.numerator.map((c) => c.div(d));
 }

@@ -1,4 +1,4 @@
-import { isZero, keep, ratio, rationalOfDouble, rationalText, spend, stepsCounted } from "../numeric";
+import { billed, isZero, keep, pay, ratio, rationalOfDouble, rationalText, type Bill } from "../numeric";
 import { compileNumber, dependsOnVariable, differentiate, exactNumber, keyOf, same, type Expression } from "../formula";
 import { exactRational } from "./constant";
 import { withSummed } from "./calledParts";
@@ -122,20 +122,19 @@ const MOST = 2000;
 
 /** The functions of a case, with the slopes that functions with corners have at single inputs. */
 export class CaseFunctions extends FunctionTable {
-  private readonly known = new Map<string, { readonly slope: Slope; readonly steps: number }>();
+  private readonly known = new Map<string, { readonly slope: Slope; readonly bill: Bill }>();
 
-  /** What was told before is told again, and counts as much work as it was (`foundOnce.ts`). */
+  /** What was told before is told again, and counts as much work as it was, once for each question. */
   override slopeAt(e: Expression, spot: Spot): Slope {
     if (!spot.rational) return slopeAt(e, spot, this);
     const key = `${rationalText(spot.rational)} ${keyOf(e)}`;
     const before = this.known.get(key);
     if (before) {
-      spend(before.steps);
+      pay(before.bill);
       return before.slope;
     }
-    const start = stepsCounted();
-    const slope = slopeAt(e, spot, this);
-    keep(this.known, MOST, key, { slope, steps: stepsCounted() - start });
+    const { value: slope, bill } = billed(() => slopeAt(e, spot, this));
+    keep(this.known, MOST, key, { slope, bill });
     return slope;
   }
   override slopeNumberAt(e: Expression, x: number): number {
