@@ -80,8 +80,8 @@ export function billed<T>(work: () => T): { readonly value: T; readonly bill: Bi
 }
 
 /**
- * Takes something kept. Each question pays for it once, whoever made it, so that none is cut at another point because of
- * what was asked before it. @throws Exhausted
+ * Takes something kept. Each question pays for it once, whoever made it, so that none is cut at another point because
+ * of what was asked before it. @throws Exhausted
  */
 export function pay(bill: Bill): void {
   const start = counted;

@@ -4,7 +4,7 @@ import { denominator, numerator, spend, type Rational } from "../numeric";
 const MAX_PRIME = 2000;
 const MAX_PLAIN = 2 ** 53;
 
-/** The primes that are looked for, in lots whose product is a plain number: one long division serves for a whole lot. */
+/** The primes that are looked for, in lots whose product is a plain number: one long division serves a whole lot. */
 const FIRST_PRIMES = lotsOfPrimes();
 
 interface Lot {
