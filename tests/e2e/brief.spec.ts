@@ -1,18 +1,15 @@
 import { readFile } from "node:fs/promises";
 import type { Download, Page } from "@playwright/test";
 import { strFromU8, unzipSync } from "fflate";
-import { faultsOf } from "./pages";
-import { expect, test } from "./server";
+import { faultsOf, opened, stand } from "./pages";
+import { expect, test, type TestServer } from "./server";
 
 /** The brief of a case of the demo, with all its pictures drawn. */
-async function brief(page: Page, url: string, title: string): Promise<void> {
-  await page.goto(url);
-  await page
-    .getByRole("link", { name: `Open ${title}` })
-    .first()
-    .click();
-  await page.getByRole("heading", { name: /^(?:Graph|Region)/ }).waitFor();
-  await page.keyboard.press("4");
+async function brief(page: Page, server: TestServer, title: string): Promise<void> {
+  await opened(page, server, title, "brief");
+  await isDrawn(page);
+}
+async function isDrawn(page: Page): Promise<void> {
   await expect(page.getByRole("article", { name: "Brief" })).toBeVisible();
   await expect(page.getByText("The picture is being drawn …")).toHaveCount(0);
 }
@@ -24,7 +21,9 @@ async function saved(page: Page, name: string): Promise<Download> {
 }
 
 test("from the demo case to the brief, and in one more action to each file of it", async ({ page, server }) => {
-  await brief(page, server.url, "Lantern stall");
+  await stand(page, server);
+  await page.keyboard.press("4");
+  await isDrawn(page);
   const sheet = page.getByRole("article", { name: "Brief" });
   await expect(sheet.getByRole("heading", { level: 1 })).toHaveText("Sell 172 lanterns at $8.25");
   await expect(sheet.locator(".answer")).toContainText("17 lanterns is the first whole number that pays.");
@@ -67,7 +66,7 @@ test("from the demo case to the brief, and in one more action to each file of it
 });
 
 test("printed: the page and nothing beside it, on the paper that was chosen", async ({ page, server }) => {
-  await brief(page, server.url, "Lantern stall");
+  await brief(page, server, "Lantern stall");
   const paper = async () => {
     const pdf = Buffer.from(await page.pdf({ preferCSSPageSize: true })).toString("latin1");
     const sizes = [...pdf.matchAll(/\/MediaBox\s*\[0 0 ([\d.]+) ([\d.]+)\]/g)];
@@ -89,7 +88,7 @@ test("printed: the page and nothing beside it, on the paper that was chosen", as
 });
 
 test("own words stay over a changed given, and the number in them follows", async ({ page, server }) => {
-  await brief(page, server.url, "Lantern stall");
+  await brief(page, server, "Lantern stall");
   await page.getByRole("button", { name: "+ Own words" }).click();
   const words = page.getByRole("textbox", { name: /^own words/ }).first();
   await expect(words).toBeFocused();
@@ -118,7 +117,7 @@ test("parts are switched and moved by keys; what is left without a number says t
   page,
   server,
 }) => {
-  await brief(page, server.url, "Two lanterns, one evening");
+  await brief(page, server, "Two lanterns, one evening");
   const titles = () =>
     page.getByRole("article", { name: "Brief" }).getByRole("heading", { level: 2 }).allTextContents();
   expect(await titles()).toEqual(["What we know", "The plan"]);
@@ -147,7 +146,7 @@ test("parts are switched and moved by keys; what is left without a number says t
 
 test("the brief in the dark and at 400 pixels", async ({ page, server }) => {
   await page.emulateMedia({ colorScheme: "dark" });
-  await brief(page, server.url, "Two lanterns, one evening");
+  await brief(page, server, "Two lanterns, one evening");
   expect(await faultsOf(page)).toEqual([]);
   await page.setViewportSize({ width: 400, height: 800 });
   const wide = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);

@@ -20,15 +20,19 @@ export async function choose(page: Page, label: string, option: string): Promise
   await page.getByRole("option", { name: option, exact: true }).click();
   await expect(page.getByRole("listbox")).toHaveCount(0);
 }
-/** A demo case, by its address; the way over the shelf is tried by the tests of the shelf. */
-export async function stand(page: Page, server: TestServer, title = "Lantern stall"): Promise<void> {
+/** A view of a demo case, by its address; the way over the shelf is tried by the tests of the shelf. */
+export async function opened(page: Page, server: TestServer, title: string, view = ""): Promise<void> {
   const { id } = await server.case(title);
-  await page.goto(`${server.url}/case/${id}`);
+  await page.goto(`${server.url}/case/${id}${view && `/${view}`}`);
+}
+export async function stand(page: Page, server: TestServer, title = "Lantern stall"): Promise<void> {
+  await opened(page, server, title);
   await expect(says(page).first()).toBeVisible();
 }
+/** An empty case, as the button on the shelf makes it, which those tests press that are about it. */
 export async function newCase(page: Page, server: TestServer): Promise<void> {
-  await page.goto(server.url);
-  await page.getByRole("button", { name: "New case" }).click();
+  const id = await server.make({ format: "pasear-case", version: 1, title: "New case" });
+  await page.goto(`${server.url}/case/${id}`);
   await expect(page.getByText("No story yet.")).toBeVisible();
 }
 export async function write(page: Page, lines: readonly string[]): Promise<void> {
