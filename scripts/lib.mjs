@@ -12,7 +12,7 @@ export async function step(what, work) {
   console.log(`▸ ${what}`);
   const start = Date.now();
   const result = await work();
-  console.log(`  done in ${seconds(Date.now() - start)}`);
+  console.log(`  ${what}: done in ${seconds(Date.now() - start)}`);
   return result;
 }
 

@@ -68,34 +68,34 @@ async function part(name, what, work) {
   try {
     await step(what, work);
   } catch (failure) {
-    failed.push(name);
+    if (!failed.includes(name)) failed.push(name);
     console.error(`  ✗ ${name}: ${failure.message}`);
   }
 }
 
 await install();
 if (wants("lint") || wants("types")) await prepare();
-const lint = () =>
-  part("lint", "lint, one way of writing, which way imports go, and what nobody uses", async () => {
-    await runPackage("prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
-    await runPackage("eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
-    await runPackage("dependency-cruiser/bin/dependency-cruise.mjs", [
-      "--config",
-      ".dependency-cruiser.cjs",
-      "core",
-      "app",
-      "server",
-      "shared",
-      "scripts",
-    ]);
-    await runPackage("knip/bin/knip.js", []);
-  });
-const types = () =>
-  part("types", "types", async () => {
-    await runPackage("vue-tsc/bin/vue-tsc.js", ["-b"]);
-  });
-// Neither changes anything the other reads, and neither keeps both cores of a small machine busy.
-await Promise.all([lint(), types()]);
+// What installs the browser mostly waits: it does so beside the rest.
+const browserComes = wants("e2e") ? needChromium() : null;
+/** None changes what another reads, and none keeps both cores of a small machine busy: two at once, long ones first. */
+const checks = [
+  ["types", "types", "vue-tsc/bin/vue-tsc.js", "-b"],
+  ["lint", "one way of writing", "prettier/bin/prettier.cjs", "--check", ".", "--log-level", "warn"],
+  ["lint", "lint", "eslint/bin/eslint.js", ".", "--max-warnings", "0"],
+  ["lint", "what nobody uses", "knip/bin/knip.js"],
+  [
+    ["lint", "which way imports go", "dependency-cruiser/bin/dependency-cruise.mjs"],
+    ["--config", ".dependency-cruiser.cjs"],
+    ["core", "app", "server", "shared", "scripts"],
+  ].flat(),
+];
+async function checking() {
+  for (let next = checks.shift(); next; next = checks.shift()) {
+    const [name, what, program, ...args] = next;
+    await part(name, what, () => runPackage(program, args));
+  }
+}
+await Promise.all([checking(), checking()]);
 const unit = () =>
   part("unit", "unit tests", () =>
     runPackage("vitest/vitest.mjs", [
@@ -120,7 +120,7 @@ async function browserTests(browser) {
 }
 await Promise.all([unit(), built()]);
 if (wants("e2e") && failed.length === 0) {
-  const browser = await needChromium();
+  const browser = await browserComes;
   await part("e2e", "browser tests against the production build", () => browserTests(browser));
 } else if (wants("e2e") && !failed.includes("e2e")) console.error("▸ browser tests left out: an earlier part failed");
 
