@@ -1,7 +1,7 @@
 import { exactNumber, wholeNumber } from "../formula/numbers";
 import { add, apply, mapParts, negate, substitute, subtract } from "../formula/build";
 import { Noted, dependsOnVariable, parts, wholeExponent, type Expression } from "../formula";
-import { signOf, type Rational } from "../numeric";
+import { equal, signOf, type Rational } from "../numeric";
 import { inline } from "./inline";
 import type { FunctionTable, Piece } from "./table";
 
@@ -194,7 +194,7 @@ function called(e: Expression & { kind: "call" }, signs: readonly Sign[], table:
   if (!d) return UNDEFINED;
   if (d.kind !== "pieces") return OPEN;
   const borders = bordersOf(d.pieces);
-  const signAt = (b: Rational): Sign => signs[borders.findIndex((x) => x.compare(b) === 0)]!;
+  const signAt = (b: Rational): Sign => signs[borders.findIndex((x) => equal(x, b))]!;
   const piece = d.pieces.find((p) => {
     const low = p.from ? signAt(p.from) : 1;
     const high = p.to ? signAt(p.to) : -1;

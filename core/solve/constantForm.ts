@@ -77,9 +77,17 @@ export function scaled(a: ConstantForm, r: Rational): ConstantForm {
   return out;
 }
 
+/** Numbers from which on most of the time goes into bringing fractions to lowest terms, and how many times as long. */
+const LONG = 1n << 512n;
+const PRICE_OF_LENGTH = 8;
+function isLong(a: ConstantForm): boolean {
+  for (const { factor } of a.values()) if ((factor.n as bigint) > LONG || (factor.d as bigint) > LONG) return true;
+  return false;
+}
+
 export function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
   if (a.size * b.size > MAX_TERMS) return null;
-  spend(a.size * b.size * STEPS_OF_PRODUCT);
+  spend(a.size * b.size * STEPS_OF_PRODUCT * (isLong(a) || isLong(b) ? PRICE_OF_LENGTH : 1));
   const [p, q] = [rationalOf(a), rationalOf(b)];
   if (q) return scaled(a, q);
   if (p) return scaled(b, p);
