@@ -78,7 +78,7 @@ export function scaled(a: ConstantForm, r: Rational): ConstantForm {
 }
 
 /** Numbers from which on most of the time goes into bringing fractions to lowest terms, and how many times as long. */
-const LONG = 1n << 512n;
+const LONG = 1n << 100n;
 const PRICE_OF_LENGTH = 8;
 function isLong(a: ConstantForm): boolean {
   for (const { factor } of a.values()) if ((factor.n as bigint) > LONG || (factor.d as bigint) > LONG) return true;
