@@ -8,6 +8,7 @@ import { slowest } from "./slowest.mjs";
 
 checkNode();
 const PARTS = ["lint", "types", "unit", "build", "e2e"];
+const IMPORTS = ["--config", ".dependency-cruiser.cjs", "core", "app", "server", "shared", "scripts"];
 const given = process.argv.slice(2);
 const repeatAt = given.indexOf("--repeat");
 const repeat = repeatAt < 0 ? "1" : given[repeatAt + 1];
@@ -75,25 +76,20 @@ async function part(name, what, work) {
 
 await install();
 if (wants("lint") || wants("types")) await prepare();
-// What installs the browser mostly waits: it does so beside the rest.
+// What installs the browser mostly waits: it does so beside the rest. Whether it failed is told with the browser tests.
 const browserComes = wants("e2e") ? needChromium() : null;
+browserComes?.catch(() => {});
+const check = (name, what, program, ...args) => part(name, what, () => runPackage(program, args));
 /** None changes what another reads, and none keeps both cores of a small machine busy: two at once, long ones first. */
 const checks = [
-  ["types", "types", "vue-tsc/bin/vue-tsc.js", "-b"],
-  ["lint", "one way of writing", "prettier/bin/prettier.cjs", "--check", ".", "--log-level", "warn"],
-  ["lint", "lint", "eslint/bin/eslint.js", ".", "--max-warnings", "0"],
-  ["lint", "what nobody uses", "knip/bin/knip.js"],
-  [
-    ["lint", "which way imports go", "dependency-cruiser/bin/dependency-cruise.mjs"],
-    ["--config", ".dependency-cruiser.cjs"],
-    ["core", "app", "server", "shared", "scripts"],
-  ].flat(),
+  () => check("types", "types", "vue-tsc/bin/vue-tsc.js", "-b"),
+  () => check("lint", "one way of writing", "prettier/bin/prettier.cjs", "--check", ".", "--log-level", "warn"),
+  () => check("lint", "lint", "eslint/bin/eslint.js", ".", "--max-warnings", "0"),
+  () => check("lint", "what nobody uses", "knip/bin/knip.js"),
+  () => check("lint", "which way imports go", "dependency-cruiser/bin/dependency-cruise.mjs", ...IMPORTS),
 ];
 async function checking() {
-  for (let next = checks.shift(); next; next = checks.shift()) {
-    const [name, what, program, ...args] = next;
-    await part(name, what, () => runPackage(program, args));
-  }
+  for (let next = checks.shift(); next; next = checks.shift()) await next();
 }
 await Promise.all([checking(), checking()]);
 const unit = () =>
@@ -120,8 +116,7 @@ async function browserTests(browser) {
 }
 await Promise.all([unit(), built()]);
 if (wants("e2e") && failed.length === 0) {
-  const browser = await browserComes;
-  await part("e2e", "browser tests against the production build", () => browserTests(browser));
+  await part("e2e", "browser tests against the production build", async () => browserTests(await browserComes));
 } else if (wants("e2e") && !failed.includes("e2e")) console.error("▸ browser tests left out: an earlier part failed");
 
 console.log(["\nThe ten that took longest:", ...slowest(...reports)].join("\n"));

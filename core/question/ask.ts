@@ -5,8 +5,8 @@ import { answeringOf } from "./answers";
 import { Asking, Refusal, type Answers } from "./common/asking";
 import type { AnyAnswer, Finding } from "./finding";
 
-/** Work that one question is given, in steps: well below a second. */
-export const QUESTION_EFFORT = 3_500_000;
+/** Work that one question is given, in steps: about a second at most. */
+export const QUESTION_EFFORT = 4_400_000;
 /** And where a person wants it looked at longer: about half a minute. */
 export const LONG_EFFORT = 100_000_000;
 

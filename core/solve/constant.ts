@@ -15,7 +15,7 @@ import { type ConstantForm, EMPTY, formKey, fromRational, atom, plus, scaled, ti
 import { rationalPower, exponential, logarithm, sine, HALF, signedAtom, rationalPowerOfTen } from "./constantRules";
 
 /** What one part of an expression costs to bring to a form; big fractions are slow. */
-const STEPS_OF_FORM = 80;
+const STEPS_OF_FORM = 40;
 
 interface Forming {
   readonly go: (part: Expression) => ConstantForm | null;

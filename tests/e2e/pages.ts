@@ -29,6 +29,10 @@ export async function stand(page: Page, server: TestServer, title = "Lantern sta
   await opened(page, server, title);
   await expect(says(page).first()).toBeVisible();
 }
+export async function planOf(page: Page, server: TestServer, title = "Two lanterns, one evening"): Promise<void> {
+  await opened(page, server, title, "plan");
+  await expect(page.locator(".plan .says")).toBeVisible();
+}
 /** An empty case, as the button on the shelf makes it, which those tests press that are about it. */
 export async function newCase(page: Page, server: TestServer): Promise<void> {
   const id = await server.make({ format: "pasear-case", version: 1, title: "New case" });

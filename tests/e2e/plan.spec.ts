@@ -1,6 +1,5 @@
-import type { Page } from "@playwright/test";
-import { faultsOf, newCase, opened } from "./pages";
-import { expect, test, type TestServer } from "./server";
+import { faultsOf, newCase, planOf } from "./pages";
+import { expect, test } from "./server";
 
 test("the sketched plan is typed from empty in eight actions: region, corners, best, what one more is worth", async ({
   page,
@@ -46,7 +45,7 @@ test("wrong constraints are refused with their reason, constraints are switched 
   page,
   server,
 }) => {
-  await plan(page, server);
+  await planOf(page, server);
   const line = page.getByRole("textbox", { name: "A constraint or the objective" });
   await line.fill("x y <= 30");
   await page.keyboard.press("Enter");
@@ -62,7 +61,7 @@ test("wrong constraints are refused with their reason, constraints are switched 
 });
 
 test("the objective slides by key and snaps to corners, and shading turns round", async ({ page, server }) => {
-  await plan(page, server);
+  await planOf(page, server);
   const region = page.getByRole("application", { name: /^Region of x, river lanterns and y, sky lanterns: 4 corners/ });
   await region.focus();
   await page.keyboard.press("Shift+ArrowDown");
@@ -75,7 +74,7 @@ test("the objective slides by key and snaps to corners, and shading turns round"
 });
 
 test("a given of the case is varied beside the plan, and its answer follows", async ({ page, server }) => {
-  await opened(page, server, "Five kinds of lantern", "plan");
+  await planOf(page, server, "Five kinds of lantern");
   const answer = page.locator(".plan .says");
   await expect(answer).toContainText("$1,094.55");
   // Keys that come quickly are one step of undo; on a slow machine they would be as quick by the page's clock alone.
@@ -90,13 +89,9 @@ test("a given of the case is varied beside the plan, and its answer follows", as
   expect(await faultsOf(page)).toEqual([]);
 });
 
-async function plan(page: Page, server: TestServer): Promise<void> {
-  await opened(page, server, "Two lanterns, one evening", "plan");
-  await expect(page.locator(".plan .says")).toBeVisible();
-}
 test("the plan view in the dark and at 400 pixels", async ({ page, server }) => {
   await page.emulateMedia({ colorScheme: "dark" });
-  await plan(page, server);
+  await planOf(page, server);
   expect(await faultsOf(page)).toEqual([]);
   await page.setViewportSize({ width: 400, height: 800 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { choose, faultsOf, kept, newCase, opened } from "./pages";
+import { choose, faultsOf, kept, newCase, planOf } from "./pages";
 import { expect, test, type TestServer } from "./server";
 
 const line = (page: Page) => page.getByRole("textbox", { name: "A constraint or the objective" });
@@ -15,10 +15,6 @@ async function add(page: Page, ...texts: string[]): Promise<void> {
 async function planView(page: Page, server: TestServer): Promise<void> {
   await newCase(page, server);
   await page.getByRole("button", { name: "Plan", exact: true }).click();
-}
-async function stand(page: Page, server: TestServer, title: string): Promise<void> {
-  await opened(page, server, title, "plan");
-  await expect(answer(page)).toBeVisible();
 }
 /** A knapsack of many kinds with many limits, in LP format: far too large for fractions. */
 function largeFile(n: number, m: number): string {
@@ -180,7 +176,7 @@ test("a plan of 30 variables is solved, tested, and read off in tables; two of t
 });
 
 test("files of the plan and its picture are saved; a variable that is yes or no", async ({ page, server }) => {
-  await stand(page, server, "Two lanterns, one evening");
+  await planOf(page, server);
   await page.getByRole("button", { name: "Files" }).click();
   const dialog = page.getByRole("dialog", { name: "Plan files" });
   for (const [button, end, wanted] of [

@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { choose, faultsOf, kept, opened, says, stand } from "./pages";
+import { choose, faultsOf, kept, planOf, says, stand } from "./pages";
 import { expect, test } from "./server";
 
 test("an earlier state is seen beside the present one, named, drawn beside it and brought back", async ({
@@ -76,7 +76,7 @@ test("a graph for a document: its size, its words and its ink are what was chose
 });
 
 test("pointing at a corner of a plan lights what it rests on", async ({ page, server }) => {
-  await opened(page, server, "Two lanterns, one evening", "plan");
+  await planOf(page, server);
   const corner = page.getByRole("table", { name: "Corners" }).getByRole("row").filter({ hasText: "$325" });
   await corner.focus();
   await expect(page.getByText("From the story: 320 minutes, at least 20 sky lanterns")).toBeVisible();
