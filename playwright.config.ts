@@ -26,6 +26,7 @@ const LEFT_OUT = [
 export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
+  globalSetup: "./tests/e2e/firstStart.ts",
   // One more than a small machine has cores: while one test waits, another works. All of them take a fifth less time.
   workers: 3,
   // A slow machine takes longer to come to a state, and comes to the same one: tests wait for it.

@@ -15,7 +15,7 @@ if (!(count > 0) || !Number.isInteger(seed) || !(first >= 0)) {
 const tally = new Tally();
 const started = performance.now();
 let [told, timed] = [0, 0];
-/** A question that takes longer than this is told, to be looked at again by itself; ms. */
+/** A question that takes more processor time than this is told, to be looked at again by itself; ms. */
 const LONG = 1000;
 for (let i = first; tally.claims < count; i++) {
   tryCase(seed * 1_000_003 + i, tally);
@@ -39,7 +39,7 @@ console.log(
 for (const [kind, { claims, open }] of Object.entries(tally.byKind))
   console.log(`  ${kind}: ${claims} claims, ${open} not settled`);
 console.log(
-  `a question: median ${at(0.5)} ms, 99 of 100 within ${at(0.99)} ms, longest ${at(1)} ` +
+  `a question, in processor time: median ${at(0.5)} ms, 99 of 100 within ${at(0.99)} ms, longest ${at(1)} ` +
     `ms (${((performance.now() - started) / 1000).toFixed(0)} s in all)`,
 );
 for (const c of [...tally.contradictions, ...tally.faults].slice(0, 20)) console.log(c);

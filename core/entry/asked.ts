@@ -4,7 +4,7 @@ import type { Amount, CaseFile, FunctionRow, Model, Question, Variable } from ".
 import type { Line } from "../question";
 import { singular } from "../units";
 import { Misread } from "./entry";
-import { SIGN, escaped, mentioned, numberOfSign, ofKind, speedOf } from "./mentions";
+import { type Mentioned, SIGN, escaped, numberOfSign, ofKind, speedOf } from "./mentions";
 import { PlaceReader, nounsOf, type Places } from "./places";
 import { isLeftOver, knownWords } from "./smallWords";
 
@@ -26,11 +26,12 @@ export class AskedLine {
 
   constructor(
     readonly whole: string,
+    /** what it mentions, found once for all the readers that try it */
+    m: Mentioned,
     readonly source: CaseFile,
     readonly model: Model,
     readonly line: Line,
   ) {
-    const m = mentioned(whole, source);
     this.text = m.text;
     this.functions = [
       ...new Set([...m.text.matchAll(new RegExp(SIGN, "gu"))].map((s) => m.functions[numberOfSign(s[0])]!)),

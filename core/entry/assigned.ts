@@ -1,3 +1,4 @@
+import { anyCase } from "../formula";
 import type { CaseFile } from "../model";
 import { NAME } from "../question";
 import { piecesBody } from "./cases";
@@ -7,10 +8,9 @@ import { unitWord } from "./ranges";
 /** Ways to give something a name, in the form `name = …`. */
 export function assigned(body: string, source: CaseFile): string {
   let t = body.replace(/^(?:let|set|change|define|put|say|suppose|assume|given)\s+(?=\S)/i, "");
-  const wording = new RegExp(
+  const wording = anyCase(
     String.raw`^(?!(?:what|it|this|that|there|where|when|how|which|who)\b)(${NAME})\s+(?:to|is|` +
       String.raw`equals|as|be)\s+(?=[−\-$€£¥\d.(])`,
-    "iu",
   ).exec(t);
   if (wording && !t.includes("=") && mentioned(wording[1]!, source).text === wording[1])
     t = `${wording[1]} = ${t.slice(wording[0].length)}`;
@@ -26,7 +26,7 @@ export function assigned(body: string, source: CaseFile): string {
   const of = head[2] ?? source.functions?.find((f) => f.name === head[1])?.of ?? variableIn(head[3]!, source);
   const paid = /^([−-]?[\d.,]+)\s*(dollars?|euros?|pounds?)$/iu.exec(head[3]!);
   if (paid && !head[2]) return `${head[1]} = ${paid[1]} ${unitWord(paid[2]!)}`;
-  const worded = /^(.*[\d)\p{L}])\s+(?:in\s+)?(dollars|euros|pounds)$/iu.exec(head[3]!);
+  const worded = anyCase(String.raw`^(.*[\d)\p{L}])\s+(?:in\s+)?(dollars|euros|pounds)$`).exec(head[3]!);
   if (worded && (head[2] || /\p{L}/u.test(worded[1]!)))
     return `${head[1]}${head[2] ? `(${head[2]})` : ""} = ${worded[1]} in ${unitWord(worded[2]!)}`;
   const single = /^[−-]?\d[\d.,]*([\p{L}])$/u.exec(head[3]!);

@@ -1,5 +1,5 @@
 import { Misread, freshId, withEntry, type Entry } from "./entry";
-import { RESERVED, nearName, quoted } from "../formula";
+import { anyCase, RESERVED, nearName, quoted } from "../formula";
 import { formatQuantity } from "../explain";
 import { buildModel, modelOf, type CaseFile, type Model, type Question } from "../model";
 import { NAME } from "../question";
@@ -239,10 +239,13 @@ const slopes = (text: string): string =>
 const NUMBER_WORDS = "zero one two three four five six seven eight nine ten eleven twelve".split(" ");
 /** `after five years`: a small number in words, where an input stands. */
 const inDigits = (text: string): string =>
-  text.replace(/\b(at|after|for|in|first|by|until)\s+(\p{L}+)(?=\s)/giu, (all, lead: string, word: string) => {
-    const n = NUMBER_WORDS.indexOf(word.toLowerCase());
-    return n < 0 ? all : `${lead} ${n}`;
-  });
+  text.replace(
+    anyCase(String.raw`\b(at|after|for|in|first|by|until)\s+(\p{L}+)(?=\s)`, "g"),
+    (all, lead: string, word: string) => {
+      const n = NUMBER_WORDS.indexOf(word.toLowerCase());
+      return n < 0 ? all : `${lead} ${n}`;
+    },
+  );
 
 function isTaken(line: string, source: CaseFile): boolean {
   try {
@@ -265,8 +268,9 @@ const interpretsAsGiven = (text: string, source: CaseFile): boolean => {
 };
 
 /** What only asks for the number of a calculation. */
-const CALCULATE =
-  /^(?:(?:what(?:'s|\s+is)|how much is|calculate|compute|work out|evaluate|find)\s+)(?=[\d(−-]|\p{L}+\s*\()/iu;
+const CALCULATE = anyCase(
+  String.raw`^(?:(?:what(?:'s|\s+is)|how much is|calculate|compute|work out|evaluate|find)\s+)(?=[\d(−-]|\p{L}+\s*\()`,
+);
 
 /** A text of digits, operations and brackets, perhaps with names and calls of functions: nothing that asks in words. */
 function isNumberMeant(text: string, model: Model): boolean {

@@ -1,6 +1,6 @@
 import { Misread } from "./entry";
 import { plainAmount, readAmountText } from "../units";
-import { nearName, quoted } from "../formula";
+import { anyCase, nearName, quoted } from "../formula";
 import type { FunctionRow, Model, NumberText, PieceRow } from "../model";
 import { NAME } from "../question";
 
@@ -15,10 +15,10 @@ export class Making {
   /** How a function is made: a line, pieces, a running total, a slope, or a formula. */
   making(body: string, of: string): FunctionRow["by"] {
     if (/^(?:a\s+)?line\b/i.test(body)) return { kind: "line", through: this.points(body) };
-    const total = new RegExp(String.raw`^(?:running\s+)?total\s+of\s+(${NAME})(?:\s+from\s+(.+))?$`, "iu").exec(body);
+    const total = anyCase(String.raw`^(?:running\s+)?total\s+of\s+(${NAME})(?:\s+from\s+(.+))?$`).exec(body);
     if (total)
       return { kind: "total", function: this.functionName(total[1]!), from: total[2] ? this.bound(total[2]) : 0 };
-    const slope = new RegExp(String.raw`^slope\s+of\s+(${NAME})$`, "iu").exec(body);
+    const slope = anyCase(String.raw`^slope\s+of\s+(${NAME})$`).exec(body);
     if (slope) return { kind: "slope", function: this.functionName(slope[1]!) };
     if (/;|\bfor\b/.test(body))
       return {

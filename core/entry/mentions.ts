@@ -1,3 +1,4 @@
+import { anyCase } from "../formula";
 import { bare } from "../numeric";
 import { namesTaken } from "../data";
 import type { CaseFile, FunctionRow } from "../model";
@@ -23,6 +24,8 @@ const signOf = (i: number): string => String.fromCharCode(FIRST_SIGN + i);
 export const SIGN = "[\ue000-\ue0ff]";
 export const numberOfSign = (sign: string): number => sign.charCodeAt(0) - FIRST_SIGN;
 
+const EDGE = String.raw`(?<![\p{L}\p{Nd}_\ue000-\ue0ff])`;
+
 /** A line with a sign in place of each function it mentions; `functions` are the names, by their sign. */
 export interface Mentioned {
   readonly text: string;
@@ -34,19 +37,20 @@ export function mentioned(text: string, source: CaseFile): Mentioned {
   const rows = source.functions ?? [];
   const functions = rows.map((f) => f.name);
   let t = text;
-  const put = (word: string, i: number, flags: string, behind = "") => {
-    const edge = String.raw`(?<![\p{L}\p{Nd}_\ue000-\ue0ff])`;
-    const pattern = new RegExp(`${edge}${escaped(word)}${behind}(?![\\p{L}\\p{Nd}_'’′])`, flags);
-    t = t.replace(pattern, signOf(i));
+  const put = (word: string, i: number, isName: boolean, behind = "") => {
+    // Most of the words are in no line, which is seen without a pattern.
+    if (!t.toLowerCase().includes(word.toLowerCase())) return;
+    const pattern = `${EDGE}${escaped(word)}${behind}(?![\\p{L}\\p{Nd}_'’′])`;
+    t = t.replace(isName ? new RegExp(pattern, "gu") : anyCase(pattern, "g"), signOf(i));
   };
   // `P(q)` is P; `P(100)` is read elsewhere, as a value.
-  rows.forEach((f, i) => put(f.name, i, "gu", String.raw`(?:\s*\(\s*${escaped(f.of)}\s*\))?(?!\s*\()`));
-  for (const { phrase, i } of labels(rows)) put(phrase, i, "giu");
-  for (const { word, i } of kin(rows)) put(word, i, "giu");
+  rows.forEach((f, i) => put(f.name, i, true, String.raw`(?:\s*\(\s*${escaped(f.of)}\s*\))?(?!\s*\()`));
+  for (const { phrase, i } of labels(rows)) put(phrase, i, false);
+  for (const { word, i } of kin(rows)) put(word, i, false);
   const taken = namesTaken(source);
   rows.forEach((f, i) => {
     const other = f.name === f.name.toLowerCase() ? f.name.toUpperCase() : f.name.toLowerCase();
-    if (!taken.has(other) && !/^[aiAI]$/.test(other)) put(other, i, "gu", String.raw`(?!\s*\()`);
+    if (!taken.has(other) && !/^[aiAI]$/.test(other)) put(other, i, true, String.raw`(?!\s*\()`);
   });
   return { text: t, functions };
 }

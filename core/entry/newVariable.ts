@@ -1,3 +1,4 @@
+import { anyCase } from "../formula";
 import type { CaseFile, Variable } from "../model";
 import { parseUnit, plural, singular } from "../units";
 import { AT_MOST } from "./limitWords";
@@ -14,16 +15,13 @@ const NUMBER = String.raw`(\d{1,3}(?:,\d{3})+|\d+(?:\.\d+)?)`;
 const NOUN = String.raw`(\p{L}[\p{L}’'-]+)`;
 const LIMIT = `(?:${AT_MOST}|fewer than|room for)`;
 /** "at most 320 lanterns" */
-const UP_TO = new RegExp(String.raw`\b${LIMIT}\s+${NUMBER}\s+${NOUN}`, "giu");
+const UP_TO = anyCase(String.raw`\b${LIMIT}\s+${NUMBER}\s+${NOUN}`, "g");
 /** "between 50 and 200 kites", "from 0 to 30 nights" */
-const BETWEEN = new RegExp(
-  String.raw`\b(?:between\s+${NUMBER}\s+and|from\s+${NUMBER}\s+to)\s+${NUMBER}\s+${NOUN}`,
-  "giu",
-);
+const BETWEEN = anyCase(String.raw`\b(?:between\s+${NUMBER}\s+and|from\s+${NUMBER}\s+to)\s+${NUMBER}\s+${NOUN}`, "g");
 /** "for the next 12 weeks", "over 30 years", "within 8 seconds" */
-const DURING = new RegExp(
+const DURING = anyCase(
   String.raw`\b(?:for|over|during|within|lasts?|in)\s+(?:the\s+)?(?:first|next|last|coming)?\s*${NUMBER}\s+${NOUN}`,
-  "giu",
+  "g",
 );
 /** Letters that stand for a count, or for time, where nobody says otherwise. */
 const COUNTS = new Set(["q", "n", "x", "k"]);
@@ -88,7 +86,7 @@ function nounOf(name: string, text: string): string | null {
     String.raw`${before}\s+${NOUN}`,
   ];
   for (const way of ways) {
-    const found = new RegExp(way, "iu").exec(text)?.[1]?.toLowerCase();
+    const found = anyCase(way).exec(text)?.[1]?.toLowerCase();
     // A letter before a word is a count of it only where the word is a plural ("q lanterns"), or a unit ("t min").
     const isCounted =
       found !== undefined && !NO_NOUNS.has(found) && (plural(singular(found)) === found || isMeasure(found));

@@ -2,6 +2,7 @@ import type { CaseFile, Model, Question } from "../model";
 import { NAME } from "../question";
 import { AskedLine, type BareQuestion, type Needed } from "./asked";
 import { Misread, type Entry } from "./entry";
+import { mentioned } from "./mentions";
 import { PHRASE_READERS } from "./phrases";
 import type { QuestionLine } from "./questionLine";
 
@@ -16,10 +17,11 @@ export function phrased(body: string, source: CaseFile, model: Model, reader: Qu
   if ((source.functions ?? []).length === 0) return null;
   const goal = soughtGiven(body, model);
   const line = reader.line(goal ?? body);
+  const about = mentioned(body, source);
   let misread: Misread | null = null;
   for (const read of PHRASE_READERS) {
     try {
-      const asked = new AskedLine(body, source, model, line);
+      const asked = new AskedLine(body, about, source, model, line);
       const found = read(asked);
       if (!found) continue;
       asked.settled();

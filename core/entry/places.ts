@@ -1,3 +1,4 @@
+import { anyCase } from "../formula";
 import { wordsOfUnit } from "./unitWords";
 import type { Amount, Model, Variable } from "../model";
 import type { Line } from "../question";
@@ -16,6 +17,14 @@ export interface Places {
   readonly at?: Amount;
 }
 
+/**
+ * A form of words, and a mark that stands wherever it does. A form is long, it depends on the case, and an engine reads
+ * it anew in every case: that is left until its mark is seen.
+ */
+type Form = readonly [mark: RegExp, form: string];
+const matched = (text: string, [mark, form]: Form): RegExpExecArray | null =>
+  mark.test(text) ? anyCase(form).exec(text) : null;
+
 /** Reads inputs off a line about functions of one variable. */
 export class PlaceReader {
   private readonly amountWord: string;
@@ -25,7 +34,9 @@ export class PlaceReader {
     private readonly variable: Variable,
     model: Model,
   ) {
-    const givens = [...model.givens.keys()].map((g) => `(?<![\\p{L}\\d])${g}(?![\\p{L}\\d(])`);
+    // One look around for all the givens: each costs as much as the rest of a pattern.
+    const names = [...model.givens.keys()].sort((a, b) => b.length - a.length);
+    const givens = names.length === 0 ? [] : [`(?<![\\p{L}\\d])(?:${names.join("|")})(?![\\p{L}\\d(])`];
     this.amountWord = `(?:${[AMOUNT, ...givens, String.raw`\d*\s?pi\b`].join("|")})`;
     this.unit = `(?:\\s*(?:${nounsOf(variable).join("|")})(?![\\p{L}]))?`;
   }
@@ -38,34 +49,40 @@ export class PlaceReader {
     if (named) return { text: cut(text, named), at: this.line.amount(`answer of ${named[1]!}`) };
     const v = this.variable.name;
     const lead = String.raw`(?:\b(?:for|when|if|with|where|while|on|in|over|within|during)\s+)?`;
-    const forms = [
-      String.raw`(?:\b(?:on|in|over|for|within)\s+)?(?:the\s+(?:interval|range|stretch)\s+)?` +
-        String.raw`[[(]\s*${a}\s*[,;]\s*${b}\s*[\])]`,
-      String.raw`${lead}${a}\s*(?:<=|≤|<)\s*${v}\s*(?:<=|≤|<)\s*${b}`,
-      String.raw`${lead}(?:\b${v}\s+)?\bbetween\s+${a}\s+and\s+${b}`,
-      String.raw`${lead}(?:\b${v}\s*=?\s*)?\bfrom\s+(?:${v}\s*=\s*)?${a}\s+(?:up\s+)?(?:to|until|` +
-        String.raw`till)\s+(?:${v}\s*=\s*)?${b}`,
-      String.raw`${lead}(?:\b${v}\s*(?:=|in)\s*)?${a}\s*(?:…|\.\.\.?|–)\s*${b}`,
+    const forms: readonly Form[] = [
+      [
+        /[[(].*[,;]/u,
+        String.raw`(?:\b(?:on|in|over|for|within)\s+)?(?:the\s+(?:interval|range|stretch)\s+)?` +
+          String.raw`[[(]\s*${a}\s*[,;]\s*${b}\s*[\])]`,
+      ],
+      [/[<≤]/u, String.raw`${lead}${a}\s*(?:<=|≤|<)\s*${v}\s*(?:<=|≤|<)\s*${b}`],
+      [/between/i, String.raw`${lead}(?:\b${v}\s+)?\bbetween\s+${a}\s+and\s+${b}`],
+      [
+        /from/i,
+        String.raw`${lead}(?:\b${v}\s*=?\s*)?\bfrom\s+(?:${v}\s*=\s*)?${a}\s+(?:up\s+)?(?:to|until|` +
+          String.raw`till)\s+(?:${v}\s*=\s*)?${b}`,
+      ],
+      [/…|\.\.|–/u, String.raw`${lead}(?:\b${v}\s*(?:=|in)\s*)?${a}\s*(?:…|\.\.\.?|–)\s*${b}`],
     ];
     for (const form of forms) {
-      const m = new RegExp(form, "iu").exec(text);
+      const m = matched(text, form);
       if (m) return { text: cut(text, m), from: this.amount(m.groups!.from!), to: this.amount(m.groups!.to!) };
     }
-    const first = new RegExp(
+    const first = matched(text, [
+      /first/i,
       String.raw`\b(?:in|over|during|within|for|of)\s+(?:the\s+)?first\s+(?<to>${this.amountWord})${this.unit}`,
-      "iu",
-    ).exec(text);
+    ]);
     if (first) return { text: cut(text, first), from: this.variable.from ?? 0, to: this.amount(first.groups!.to!) };
     return this.halfOpen(text);
   }
 
   private halfOpen(text: string): Places | null {
     const v = this.variable.name;
-    const m = new RegExp(
+    const m = matched(text, [
+      /[<>≤≥]/u,
       String.raw`\b(?:for|when|if|with|where|while)\s+${v}\s*(?<sign>>=|≥|>|<=|≤|<)` +
         String.raw`\s*(?<end>${this.amountWord})${this.unit}`,
-      "iu",
-    ).exec(text);
+    ]);
     if (!m) return null;
     const end = this.amount(m.groups!.end!);
     const isLow = m.groups!.sign!.startsWith(">") || m.groups!.sign === "≥";
@@ -81,13 +98,14 @@ export class PlaceReader {
       String.raw`\b(?:at|when|after|for|if|in|by|with|where)\s+(?:(?:the\s+)?(?:year|day|week|month|` +
       String.raw`point|time)\s+)?(?:(?:we|you|they|i)\s+)?(?:(?:sell|sold|make|made|produce|order|` +
       String.raw`buy|visit|serve)\s+)?(?:about\s+)?`;
-    const forms = [
-      String.raw`${lead}${v}\s*(?:=|is|equals)\s*(?<at>${this.amountWord})${this.unit}`,
-      String.raw`${lead}(?<at>${this.amountWord})${this.unit}(?!\s*(?:<|>|≤|≥|=|%))`,
-      String.raw`\(\s*(?:${v}\s*=\s*)?(?<at>${this.amountWord})\s*\)`,
+    const leads = /\b(?:at|when|after|for|if|in|by|with|where)\s/i;
+    const forms: readonly Form[] = [
+      [leads, String.raw`${lead}${v}\s*(?:=|is|equals)\s*(?<at>${this.amountWord})${this.unit}`],
+      [leads, String.raw`${lead}(?<at>${this.amountWord})${this.unit}(?!\s*(?:<|>|≤|≥|=|%))`],
+      [/\(.*\)/u, String.raw`\(\s*(?:${v}\s*=\s*)?(?<at>${this.amountWord})\s*\)`],
     ];
     for (const form of forms) {
-      const m = new RegExp(form, "iu").exec(text);
+      const m = matched(text, form);
       if (m) return { text: cut(text, m), at: this.calendar(this.amount(m.groups!.at!)) };
     }
     return null;
@@ -97,9 +115,9 @@ export class PlaceReader {
   several(text: string): { readonly text: string; readonly at: readonly Amount[] } | null {
     const one = `${this.amountWord}${this.unit}`;
     const lead = String.raw`\b(?:at|for|when|if)\s+(?:${this.variable.name}\s*(?:=|is)\s*)?`;
-    const m = new RegExp(`${lead}(?<list>${one}(?:\\s*(?:,|and|,\\s*and)\\s*${one})+)`, "iu").exec(text);
+    const m = matched(text, [/,|and/i, `${lead}(?<list>${one}(?:\\s*(?:,|and|,\\s*and)\\s*${one})+)`]);
     if (!m) return null;
-    const amounts = m.groups!.list!.match(new RegExp(this.amountWord, "giu")) ?? [];
+    const amounts = m.groups!.list!.match(anyCase(this.amountWord, "g")) ?? [];
     return { text: cut(text, m), at: amounts.map((a) => this.calendar(this.amount(a))) };
   }
 

@@ -1,3 +1,4 @@
+import { anyCase } from "../formula";
 import { latexToPlain } from "./latex";
 
 /** A line as it is typed or pasted, in the characters that formulas and questions are written with. */
@@ -47,7 +48,7 @@ const LARGE: Readonly<Record<string, number>> = { thousand: 3, million: 6, billi
 /** `1.2 million` as 1200000. */
 const largeNumbers = (text: string): string =>
   text.replace(
-    /(?<![\p{L}\d.,])(\d+(?:\.\d+)?)\s*(thousand|million|billion)s?\b/giu,
+    anyCase(String.raw`(?<![\p{L}\d.,])(\d+(?:\.\d+)?)\s*(thousand|million|billion)s?\b`, "g"),
     (_, digits: string, word: string) => {
       const [whole = "", part = ""] = digits.split(".");
       const places = LARGE[word.toLowerCase()]!;

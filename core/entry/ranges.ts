@@ -1,4 +1,4 @@
-import { RESERVED, quoted } from "../formula";
+import { anyCase, RESERVED, quoted } from "../formula";
 import type { CaseFile, Model, NumberText, Variable } from "../model";
 import { NAME } from "../question";
 import { parseUnit, readAmountText, singular } from "../units";
@@ -19,15 +19,13 @@ const FORMS: readonly RegExp[] = [
       String.raw`(?<high>[^\]),;]+?)\s*[\])](?<unit>.*)$`,
     "u",
   ),
-  new RegExp(
+  anyCase(
     String.raw`^(?<name>${NAME})\s+(?:(?:is|lies|goes|runs|ranges|varies|can be|should be)\s+)?` +
       String.raw`between\s+(?<low>.+?)\s+and\s+(?<high>.+)$`,
-    "iu",
   ),
-  new RegExp(
+  anyCase(
     String.raw`^(?<name>${NAME})\s+(?:(?:is|goes|runs|ranges|varies)\s+)?(?:from\s+)` +
       String.raw`(?<low>.+?)\s+(?:up\s+)?to\s+(?<high>.+)$`,
-    "iu",
   ),
   new RegExp(
     String.raw`^(?<name>${NAME})\s*(?::|\bin\b)\s*(?:from\s+)?(?<low>\S+?)\s*` +
@@ -44,18 +42,16 @@ const NO_NAMES = new Set(
   ).split(" "),
 );
 const ONE_END = new RegExp(String.raw`^(?<name>${NAME})\s*(?<sign>>=|≥|>|<=|≤|<)\s*(?<end>.+)$`, "u");
-const COUNTS = new RegExp(
+const COUNTS = anyCase(
   String.raw`^(?:let\s+)?(?<name>${NAME})\s*(?:\bbe\b|\bis\b|=|:|\bstands for\b|\bcounts\b)\s*` +
     String.raw`(?:the\s+)?(?<label>(?:number|` +
     String.raw`amount|count)\s+of\s+(?<noun>\p{L}+)(?:\s+.*)?)$`,
-  "iu",
 );
 
 /** `let t be the time in hours`, `let p be the price`: what is measured, and in what. */
-const MEASURED = new RegExp(
+const MEASURED = anyCase(
   String.raw`^let\s+(?<name>${NAME})\s+(?:be|denote|represent|stand\s+for)\s+(?:the\s+)?` +
     String.raw`(?<label>\p{L}+(?:\s+\p{L}+){0,5}?)(?:\s*,?\s*(?:measured\s+)?in\s+(?<unit>\p{L}+|[$€£%]))?$`,
-  "iu",
 );
 
 /** `hours` as `h`, `tickets` as `ticket`; null where it is no unit. */
@@ -78,13 +74,12 @@ interface End {
  * @throws Misread where an end is nothing
  */
 export function rangeEntry(text: string, source: CaseFile, model: Model): Entry | null {
-  const open = new RegExp(
+  const open = anyCase(
     String.raw`^(${NAME})\s*(?:∈|\bin\b|\bis\b)\s*(?:ℝ|any (?:real )?number|all real numbers|a real number)$`,
-    "iu",
   ).exec(text);
   if (open && mayBeVariable(open[1]!, source))
     return variableEntry(source, { name: open[1]!, from: undefined, to: undefined });
-  const inUnit = new RegExp(String.raw`^(${NAME})\s*,?\s+in\s+(\p{L}+)\s*,?\s+(.+)$`, "iu").exec(text);
+  const inUnit = anyCase(String.raw`^(${NAME})\s*,?\s+in\s+(\p{L}+)\s*,?\s+(.+)$`).exec(text);
   if (inUnit && unitWord(inUnit[2]!) !== null && !/[=[]/.test(text)) {
     const found = rangeEntry(`${inUnit[1]} ${inUnit[3]}`, source, model);
     if (found?.kind === "variable") return { ...found, row: { ...found.row, unit: unitWord(inUnit[2]!)! } };

@@ -1,5 +1,5 @@
 import { namesTaken } from "../data";
-import { dependsOnVariable, parse, resolve } from "../formula";
+import { anyCase, dependsOnVariable, parse, resolve } from "../formula";
 import { inline } from "../solve";
 import type { CaseFile, FunctionRow, Model } from "../model";
 import { NAME } from "../question";
@@ -10,11 +10,10 @@ import type { QuestionLine } from "./questionLine";
 
 const SIDES = /^([^<>=≤≥]+?)\s*(<=|>=|≤|≥|<|>|=)\s*([^<>=≤≥]+)$/;
 /** Words before a relation that only ask for its answer. */
-const ASKING = new RegExp(
+const ASKING = anyCase(
   String.raw`^(?:(?:solve|find|show|determine)\s+|` +
     String.raw`(?:when|where|for (?:which|what) \p{L}+|at (?:which|what) \p{L}+)\s+(?:is|are|does|do|will)?\s*)+` +
     String.raw`(?:the equation\s+)?`,
-  "iu",
 );
 const TURNED = { "<": ">", "<=": ">=", ">": "<", ">=": "<=", "=": "=" } as const;
 type Sign = keyof typeof TURNED;
@@ -45,10 +44,9 @@ export function sidesAsked(
   return asks || !isHead ? formulas(left, sign, right, source, model, reader) : null;
 }
 
-const BEST_OF = new RegExp(
+const BEST_OF = anyCase(
   String.raw`^(?:the\s+)?(?:(?<most>max(?:imum|imise|imize)?|greatest|highest|largest)|` +
     String.raw`min(?:imum|imise|imize)?|least|lowest|smallest)\s+(?:value\s+)?(?:of\s+)?(?<formula>.*[+*/^()−-].*)$`,
-  "iu",
 );
 /** `maximum of R - C`: the formula becomes a function, and its best value is asked for. */
 export function bestOfFormula(body: string, source: CaseFile, model: Model): Entry[] | null {

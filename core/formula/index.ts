@@ -1,3 +1,4 @@
+export { anyCase } from "./anyCase";
 export * from "./expression";
 export * from "./read";
 export * from "./numbers";

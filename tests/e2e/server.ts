@@ -4,18 +4,11 @@ import { test as base, expect } from "@playwright/test";
 import { TestServer } from "../shared/testServer";
 import { readShelf, writeShelf, type ShelfRows } from "./shelfRows";
 
-/** What a server has after its first start, when all the demo cases are worked out. */
-async function firstStart(): Promise<TestServer> {
-  const first = new TestServer();
-  await first.start();
-  const isWaiting = async () => (await first.cases()).some((c) => c.summary === null);
-  await expect.poll(isWaiting, { timeout: 90_000 }).toBe(false);
-  await first.stop();
-  return first;
-}
-async function startedLike(first: TestServer): Promise<TestServer> {
+/** The database after a server's first start, which tests/e2e/firstStart.ts has made for all. */
+const begun = (): string => process.env.PASEAR_BEGUN!;
+async function startedAgain(): Promise<TestServer> {
   const server = new TestServer();
-  cpSync(dirname(first.file), dirname(server.file), { recursive: true });
+  cpSync(dirname(begun()), dirname(server.file), { recursive: true });
   await server.start();
   return server;
 }
@@ -35,7 +28,6 @@ interface Fixtures {
   faults: string[];
 }
 interface Workers {
-  begun: TestServer;
   shared: Shared;
 }
 /**
@@ -43,26 +35,18 @@ interface Workers {
  * its console as an error fails them.
  */
 export const test = base.extend<Fixtures, Workers>({
-  begun: [
-    async ({ browserName: _ }, use) => {
-      const first = await firstStart();
-      await use(first);
-      await first.end();
-    },
-    { scope: "worker" },
-  ],
   shared: [
-    async ({ begun }, use) => {
-      const shared = { server: await startedLike(begun), rows: await readShelf(begun.file) };
+    async ({ browserName: _ }, use) => {
+      const shared = { server: await startedAgain(), rows: await readShelf(begun()) };
       await use(shared);
       await shared.server.end();
     },
     { scope: "worker" },
   ],
   alone: [false, { option: true }],
-  server: async ({ begun, shared, alone }, use) => {
+  server: async ({ shared, alone }, use) => {
     if (alone) {
-      const server = await startedLike(begun);
+      const server = await startedAgain();
       await use(server);
       await server.end();
     } else {

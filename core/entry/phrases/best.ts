@@ -1,11 +1,11 @@
+import { anyCase } from "../../formula";
 import { type PhraseReader, S, words, narrowed, BEST, LEAST } from "./reader";
 
 /** `minimum average cost`, `average cost at 100`: the cost of one, which becomes a function first. */
 export const perPiece: PhraseReader = (line) => {
   const cost = line.ofKind("cost");
   const [only, second] = line.functions;
-  if (!cost || only !== cost || second || !line.takes(new RegExp(`\\b(?:average|mean|unit)\\s+(?=${S})`, "iu")))
-    return null;
+  if (!cost || only !== cost || second || !line.takes(anyCase(`\\b(?:average|mean|unit)\\s+(?=${S})`))) return null;
   const of = line.variable.name;
   const name = line.freeName(`A${cost}`);
   const made = { name, of, label: "average cost", by: { kind: "formula" as const, text: `${cost}(${of})/${of}` } };

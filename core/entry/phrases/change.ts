@@ -1,3 +1,4 @@
+import { anyCase } from "../../formula";
 import { FACTORS_BY_WORD } from "./factors";
 import { type PhraseReader, S, words, narrowed, both } from "./reader";
 
@@ -19,10 +20,9 @@ export const growth: PhraseReader = (line) => {
     return [{ ask: "multiply", function: line.one(), factor, ...(start?.at === undefined ? {} : { start: start.at }) }];
   }
   const times = line.takes(
-    new RegExp(
+    anyCase(
       `(?<=${S}.*|\\b(?:grow|increase|multipl)\\w*.*)\\b(?<n>\\d+(?:\\.\\d+)?)[\\s-]*(?:times(?:\\s+as\\s+(?:much|` +
         `many|large|big|high|fast))?|fold)\\b`,
-      "iu",
     ),
   );
   if (times) line.takes(/\b(?:becomes?|grows?|grown|increases?|multipl(?:y|ies)|by|to)\b/iu);

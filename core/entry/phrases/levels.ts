@@ -1,3 +1,4 @@
+import { anyCase } from "../../formula";
 import type { AskedLine, BareQuestion } from "../asked";
 import { type PhraseReader, S, words, narrowed, unitsOf } from "./reader";
 
@@ -48,7 +49,8 @@ export const where: PhraseReader = (line) => {
 
 function relationIn(line: AskedLine): BareQuestion | null {
   for (const [relation, sign] of RELATIONS) {
-    const m = line.takes(new RegExp(`(?:${sign})\\s*(?<value>${line.amount})${unitsOf(line)}`, "iu"));
+    if (!line.has(anyCase(sign))) continue;
+    const m = line.takes(anyCase(`(?:${sign})\\s*(?<value>${line.amount})${unitsOf(line)}`));
     if (m) return { ask: "where", function: line.one(), relation, value: line.read(m.groups!.value!) };
   }
   return null;
@@ -57,11 +59,11 @@ function relationIn(line: AskedLine): BareQuestion | null {
 /** `P between 100 and 200 ?`: values, where nothing else is asked. */
 export const within: PhraseReader = (line) => {
   if (line.functions.length !== 1) return null;
+  if (!line.has(/between/i)) return null;
   const m = line.takes(
-    new RegExp(
+    anyCase(
       `${S}\\s+(?:is\\s+|lies\\s+)?between\\s+(?<low>${line.amount})${unitsOf(line)}` +
         `\\s+and\\s+(?<high>${line.amount})${unitsOf(line)}`,
-      "iu",
     ),
   );
   if (!m) return null;
@@ -80,27 +82,25 @@ const REACH =
 
 export const reaching: PhraseReader = (line) => {
   const after = line.takes(
-    new RegExp(`(?<!\\b${line.variable.name}\\s*)(?:${REACH})\\s*(?<value>${line.amount})${unitsOf(line)}`, "iu"),
+    anyCase(`(?<!\\b${line.variable.name}\\s*)(?:${REACH})\\s*(?<value>${line.amount})${unitsOf(line)}`),
   );
   const before = after
     ? null
     : line.takes(
-        new RegExp(
+        anyCase(
           `\\b(?:make|earn|get|reach|have|has|be|for|of)\\s+(?:a\\s+)?(?<value>${line.amount})` +
             `${unitsOf(line)}\\s+(?:of\\s+|` +
             `in\\s+)?(?=${S})`,
-          "iu",
         ),
       );
   const m =
     after ??
     before ??
     line.takes(
-      new RegExp(
+      anyCase(
         `(?:\\b(?:when|where|is|does)\\s+(?:is\\s+|does\\s+)?(?:the\\s+)?${S}\\s+(?:ever\\s+|` +
           `always\\s+)?|\\b(?:for|with|make|get)\\s+(?:an?\\s+)?${S}\\s+of\\s+)` +
           `(?<value>${line.amount})${unitsOf(line)}\\s*$`,
-        "iu",
       ),
     );
   return m && [{ ask: "reach", function: line.one(), value: line.read(m.groups!.value!), ...narrowed(line) }];

@@ -1,3 +1,4 @@
+import { anyCase } from "../../formula";
 import type { Amount } from "../../model";
 import type { AskedLine, BareQuestion, Needed } from "../asked";
 import { SIGN } from "../mentions";
@@ -7,7 +8,7 @@ export type PhraseReader = (line: AskedLine) => readonly (BareQuestion | Needed)
 
 export const S = SIGN;
 
-export const words = (text: string, flags = "iu") => new RegExp(`\\b(?:${text})\\b`, flags);
+export const words = (text: string) => anyCase(`\\b(?:${text})\\b`);
 
 /** A narrowed range, as questions keep it. */
 export const narrowed = (line: AskedLine): { from?: Amount; to?: Amount } => line.stretch() ?? {};

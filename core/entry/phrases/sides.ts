@@ -1,3 +1,4 @@
+import { anyCase } from "../../formula";
 import { type PhraseReader, S, words, narrowed, EQUAL, MORE, LESS, BEST } from "./reader";
 
 export const breakEven: PhraseReader = (line) => {
@@ -11,12 +12,10 @@ export const breakEven: PhraseReader = (line) => {
 
 /** Two functions set against each other: which is less, and where. */
 export const compared: PhraseReader = (line) => {
-  const sides = line.takes(
-    new RegExp(`(?<a>${S})(?:\\s+is)?\\s*(?:${MORE}|${LESS})\\s*(?:that of\\s*)?(?<b>${S})`, "iu"),
-  );
+  const sides = line.takes(anyCase(`(?<a>${S})(?:\\s+is)?\\s*(?:${MORE}|${LESS})\\s*(?:that of\\s*)?(?<b>${S})`));
   const difference = sides
     ? null
-    : line.takes(new RegExp(`(?<a>${S})\\s*[−-]\\s*(?<b>${S})\\s*(?:>=|≥|>|<=|≤|<)\\s*0\\b`, "iu"));
+    : line.takes(anyCase(`(?<a>${S})\\s*[−-]\\s*(?<b>${S})\\s*(?:>=|≥|>|<=|≤|<)\\s*0\\b`));
   const asksWhich = words(
     "compare|cheaper|cheapest|dearer|better|bigger|larger|higher|lower|smaller|less|greater|versus|" +
       "vs|more expensive|less expensive|the better deal",
@@ -29,8 +28,8 @@ export const compared: PhraseReader = (line) => {
 };
 
 export const meeting: PhraseReader = (line) => {
-  const sides = line.takes(new RegExp(`(?<a>${S})\\s*(?:${EQUAL})\\s*(?:that of\\s*)?(?<b>${S})`, "iu"));
-  const difference = sides ? null : line.takes(new RegExp(`(?<a>${S})\\s*[−-]\\s*(?<b>${S})\\s*=\\s*0\\b`, "iu"));
+  const sides = line.takes(anyCase(`(?<a>${S})\\s*(?:${EQUAL})\\s*(?:that of\\s*)?(?<b>${S})`));
+  const difference = sides ? null : line.takes(anyCase(`(?<a>${S})\\s*[−-]\\s*(?<b>${S})\\s*=\\s*0\\b`));
   const same = words(
     "cost the same|the same|same|equal|meet|intersect|cross|coincide|agree|intersection(?: " +
       "points?)?|points? of intersection",
@@ -46,13 +45,13 @@ export const money: PhraseReader = (line) => {
   const profit = line.ofKind("profit");
   if (!profit || line.functions.some((f) => f !== profit)) return null;
   const loses = line.takes(
-    new RegExp(`\\b(?:lose|losing|loses|make a loss|at a loss|in the red|losses|loss)\\b(?:\\s*${S})?`, "iu"),
+    anyCase(`\\b(?:lose|losing|loses|make a loss|at a loss|in the red|losses|loss)\\b(?:\\s*${S})?`),
   );
   if (loses) return [{ ask: "where", function: profit, relation: "<", value: 0, ...narrowed(line) }];
   const gains =
     line.takes(/\bprofitable\b|\bin the black\b|\bpays? off\b/iu) ??
     (line.has(/\d/) || line.has(BEST)
       ? null
-      : line.takes(new RegExp(`\\b(?:make|makes|making|turn|earn)\\s+(?:a\\s+|any\\s+)?${S}`, "iu")));
+      : line.takes(anyCase(`\\b(?:make|makes|making|turn|earn)\\s+(?:a\\s+|any\\s+)?${S}`)));
   return gains && [{ ask: "where", function: profit, relation: ">", value: 0, ...narrowed(line) }];
 };

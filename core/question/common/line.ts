@@ -1,3 +1,4 @@
+import { anyCase } from "../../formula";
 import type { Amount, Given } from "../../model";
 
 export const NAME = String.raw`\p{L}[\p{L}\p{Nd}_]*`;
@@ -49,7 +50,7 @@ export function overStretch(
   words: string,
 ): { word: string; function: string; between: [Amount, Amount] } | null {
   const head = String.raw`^(${words})\s+(?:of\s+)?(${NAME})(?:\s*\([^)]*\))?`;
-  const own = new RegExp(String.raw`${head}\s+(?:over\s+)?(\S+?)${TO}(\S+)$`, "iu").exec(line.text);
+  const own = anyCase(String.raw`${head}\s+(?:over\s+)?(\S+?)${TO}(\S+)$`).exec(line.text);
   if (own)
     return {
       word: own[1]!.toLowerCase(),
@@ -57,7 +58,7 @@ export function overStretch(
       between: [line.amount(own[3]!), line.amount(own[4]!)],
     };
   const { from, to } = line.narrowed;
-  const plain = new RegExp(String.raw`^(${words})\s+(?:of\s+)?(${NAME})$`, "iu").exec(line.text);
+  const plain = anyCase(String.raw`^(${words})\s+(?:of\s+)?(${NAME})$`).exec(line.text);
   if (!plain || from === undefined || to === undefined) return null;
   return { word: plain[1]!.toLowerCase(), function: line.functionName(plain[2]!), between: [from, to] };
 }

@@ -1,3 +1,4 @@
+import { anyCase } from "../../formula";
 import { NAME, type Line } from "../common/line";
 import type { QuestionOf } from "../kind";
 
@@ -14,9 +15,8 @@ export function typed(line: Line): QuestionOf<"multiply"> | null {
   if (verbFirst) return asked(line, verbFirst[2]!, factorOf(verbFirst[1]!), verbFirst[3]);
   const verbLast = /^(\S+)\s+(doubles|triples|halves)(?:\s+after\s+(\S+))?$/i.exec(text);
   if (verbLast) return asked(line, verbLast[1]!, factorOf(verbLast[2]!), verbLast[3]);
-  const fold = new RegExp(
+  const fold = anyCase(
     String.raw`^(${NAME})\s+(?:becomes\s+(\S+?)\s*(?:times|-?fold)|times\s+(\S+))(?:\s+after\s+(\S+))?$`,
-    "iu",
   ).exec(text);
   return fold && line.functionIn(fold[1]!) ? asked(line, fold[1]!, line.amount(fold[2] ?? fold[3]!), fold[4]) : null;
 }
