@@ -29,6 +29,8 @@ export default defineConfig({
   globalSetup: "./tests/e2e/firstStart.ts",
   // One more than a small machine has cores: while one test waits, another works. All of them take a fifth less time.
   workers: 3,
+  // Any test next to any other, so that no long file is left to one of them at the end.
+  fullyParallel: true,
   // A slow machine takes longer to come to a state, and comes to the same one: tests wait for it.
   timeout: 240_000,
   expect: { timeout: 40_000 },

@@ -29,7 +29,9 @@ export function openChart(element: HTMLElement | null, width: number, height: nu
       const now = shareParts(shown, option);
       if (now !== shown) {
         for (const s of now.series) if (s.shapes) shapes.set(s.id, s.shapes);
-        update(chart, shown, now, (id, i) => shapes.get(id)![i]!, size !== null);
+        // What is shown first is taken in at once and drawn with the next frame: both in one go would hold the page up.
+        const isDrawnLater = size !== null || (shown === null && element !== null);
+        update(chart, shown, now, (id, i) => shapes.get(id)![i]!, isDrawnLater);
         shown = now;
       }
       if (size) chart.resize(size);

@@ -2,8 +2,8 @@ import { useTimeoutFn } from "@vueuse/core";
 
 /** The lists of the Desk wait for what is worked out of them no longer than this, in ms. */
 const MOMENT = 3000;
-/** Story and entry line, graph, givens, functions, findings. */
-const PARTS = 5;
+/** The head of the page, the desk with its line, story, graph, givens, functions, findings. */
+const PARTS = 7;
 
 /** The Desk while it opens. */
 export function useVeil() {

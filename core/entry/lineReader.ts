@@ -14,6 +14,7 @@ import { eachLine, readPlanLines } from "../plan";
 import { rangeEntry } from "./ranges";
 import { bestOfFormula, sidesAsked } from "./sides";
 import { checkedEntry } from "./checked";
+import { inDigits, slopes } from "./plain";
 import { interpret } from "./statement";
 import { assigned } from "./assigned";
 import { type Understanding, type Understood, refusal, asUnderstood } from "./understanding";
@@ -230,22 +231,6 @@ export class LineReader {
     return { kind: "entries", entries: kept, says: says.join("; and "), warning };
   }
 }
-
-/** `P' at 100`, `dP/dq at 100` as the slope of P there. */
-const slopes = (text: string): string =>
-  text
-    .replace(new RegExp(String.raw`^d\s?(${NAME})\s*/\s*d\s?${NAME}(?=\s+at\b)`, "u"), "slope of $1")
-    .replace(new RegExp(String.raw`^(${NAME})['’′](?=\s+at\b)`, "u"), "slope of $1");
-const NUMBER_WORDS = "zero one two three four five six seven eight nine ten eleven twelve".split(" ");
-/** `after five years`: a small number in words, where an input stands. */
-const inDigits = (text: string): string =>
-  text.replace(
-    anyCase(String.raw`\b(at|after|for|in|first|by|until)\s+(\p{L}+)(?=\s)`, "g"),
-    (all, lead: string, word: string) => {
-      const n = NUMBER_WORDS.indexOf(word.toLowerCase());
-      return n < 0 ? all : `${lead} ${n}`;
-    },
-  );
 
 function isTaken(line: string, source: CaseFile): boolean {
   try {

@@ -1,3 +1,4 @@
+import { NAME } from "../question";
 import { anyCase } from "../formula";
 import { latexToPlain } from "./latex";
 
@@ -77,3 +78,19 @@ function bars(text: string): string {
   if (count === 0 || count % 2 === 1) return text;
   return text.replace(/\|([^|]+)\|/g, "abs($1)");
 }
+
+/** `P' at 100`, `dP/dq at 100` as the slope of P there. */
+export const slopes = (text: string): string =>
+  text
+    .replace(new RegExp(String.raw`^d\s?(${NAME})\s*/\s*d\s?${NAME}(?=\s+at\b)`, "u"), "slope of $1")
+    .replace(new RegExp(String.raw`^(${NAME})['’′](?=\s+at\b)`, "u"), "slope of $1");
+const NUMBER_WORDS = "zero one two three four five six seven eight nine ten eleven twelve".split(" ");
+/** `after five years`: a small number in words, where an input stands. */
+export const inDigits = (text: string): string =>
+  text.replace(
+    anyCase(String.raw`\b(at|after|for|in|first|by|until)\s+(\p{L}+)(?=\s)`, "g"),
+    (all, lead: string, word: string) => {
+      const n = NUMBER_WORDS.indexOf(word.toLowerCase());
+      return n < 0 ? all : `${lead} ${n}`;
+    },
+  );

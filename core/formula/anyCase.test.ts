@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyCase } from "./anyCase";
 
-/** Patterns as the readers of lines write them: names of groups, looks around, classes, escapes, letters beyond ASCII. */
+/** Patterns as the readers of lines write them: groups with names, looks around, classes, escapes, other letters. */
 const PATTERNS = [
   String.raw`^(?:(?:solve|find)\s+)+(?<rest>\p{L}+)$`,
   String.raw`(?<![\p{L}\d])(?:F|k_1|höhe)(?![\p{L}\d(])`,

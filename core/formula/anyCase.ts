@@ -1,7 +1,8 @@
-/** Parts of a pattern: what stands for itself whatever its letters, a class of characters, one character. */
-const PARTS =
-  /\\[pP]\{[^}]*\}|\\u(?:\{[^}]*\}|[\dA-Fa-f]{4})|\\x[\dA-Fa-f]{2}|\\k<[^>]*>|\\.|\(\?<\w+>|\[(?:\\[pP]\{[^}]*\}|\\.|[^\]\\])*\]|./gsu;
-const CLASS_PARTS = /\\[pP]\{[^}]*\}|\\u(?:\{[^}]*\}|[\dA-Fa-f]{4})|\\x[\dA-Fa-f]{2}|\\.|.-[^\]\\]|./gsu;
+const ESCAPE = String.raw`\\[pP]\{[^}]*\}|\\u(?:\{[^}]*\}|[\dA-Fa-f]{4})|\\x[\dA-Fa-f]{2}|\\k<[^>]*>|\\.`;
+/** Parts of a pattern: an escape, the name of a group, a class of characters, one character. */
+const PARTS = new RegExp(String.raw`${ESCAPE}|\(\?<\w+>|\[(?:${ESCAPE}|[^\]\\])*\]|.`, "gsu");
+/** Parts of a class: an escape, a stretch of characters, one. */
+const CLASS_PARTS = new RegExp(String.raw`${ESCAPE}|.-[^\]\\]|.`, "gsu");
 
 /** A letter or a stretch of letters, small and capital. */
 function both(part: string): string {
@@ -21,8 +22,8 @@ const MOST = 2000;
 
 /**
  * A pattern in which letters are small or capital, whichever way they are written. The sign of the language for it
- * makes an engine look for relatives of every letter there is as soon as `\p{L}` stands in a pattern, which doubles what
- * the pattern costs at its first use, and a line that is typed is held against two hundred of them.
+ * makes an engine look for relatives of every letter there is as soon as `\p{L}` stands in a pattern, which doubles
+ * what the pattern costs at its first use, and a line that is typed is held against two hundred of them.
  *
  * A character written by its number stands for itself alone, and so does what an earlier group has found.
  *

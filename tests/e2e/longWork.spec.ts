@@ -12,9 +12,9 @@ test("work that takes long says how far it is, can be stopped, and begins again 
   page,
   server,
 }) => {
-  await longCase(page, server, 60);
+  await longCase(page, server, 36);
   const stop = page.getByRole("button", { name: "Stop" });
-  await expect(page.getByText(/Working out question \d+ of 61 …/)).toBeVisible();
+  await expect(page.getByText(/Working out question \d+ of 37 …/)).toBeVisible();
   // What is answered already stands there; what waits says what it asks.
   await expect(says(page).first()).toHaveText("g(1) is −4.");
   const last = page.locator(".findings .card").last();

@@ -124,6 +124,8 @@ test("what a page costs before it can be used: its script, its requests, and wha
   // first graph is there: nothing more comes.
   const beforeGraph: string[][] = [];
   await page.route("**/analysis.worker*.js", async (route) => {
+    // The parts of the desk are drawn one after the other, and each asks for what it needs; the findings are the last.
+    await page.locator("#findings-title").waitFor({ state: "attached" });
     for (let count = -1; count !== scripts.length;) {
       count = scripts.length;
       await new Promise((resolve) => setTimeout(resolve, 700));

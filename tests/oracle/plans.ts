@@ -89,11 +89,11 @@ function checkPoints(p: PlainPlan, result: PlanResult, c: Chance): string | null
   const wholeOnes = p.whole.some(Boolean);
   for (const b of result.best) {
     // A double of a far point is off by more.
-    const terms = (r: Row) => r.a.reduce((s, k, j) => s + Math.abs(k * b.at[j]!), 0);
-    if (!p.rows.every((r) => isMet(r, b.at, 1e-7 * (1 + Math.abs(r.c)) + 1e-14 * terms(r))))
+    const terms = (a: readonly number[]) => a.reduce((s, k, j) => s + Math.abs(k * b.at[j]!), 0);
+    if (!p.rows.every((r) => isMet(r, b.at, 1e-7 * (1 + Math.abs(r.c)) + 1e-14 * terms(r.a))))
       return `its best point ${b.at} breaks a constraint`;
-    if (Math.abs(dot(p.goal, b.at) - b.value!) > 1e-9 * (1 + Math.abs(b.value!)))
-      return `${b.at} is not worth ${b.value}`;
+    const off = 1e-9 * (1 + Math.abs(b.value!)) + 1e-14 * terms(p.goal);
+    if (Math.abs(dot(p.goal, b.at) - b.value!) > off) return `${b.at} is not worth ${b.value}`;
   }
   for (let i = 0; i < 400; i++) {
     const at = p.goal.map(() => c.whole(-20, 60) / (c.once(2) ? 1 : 4));

@@ -4,6 +4,7 @@ import type { Slip } from "#core/slips";
 import type DeskEntry from "./DeskEntry.vue";
 import type DeskFunctions from "./DeskFunctions.vue";
 import type DeskStory from "./DeskStory.vue";
+import { until } from "@vueuse/core";
 import { isBlank } from "#core/edit";
 import { showLastFinding } from "~/utils/showLastFinding";
 
@@ -54,6 +55,7 @@ async function added(key: string): Promise<void> {
 /** Somebody who writes wants the line; what is offered waits. */
 async function write(text?: string): Promise<void> {
   if (isOffering.value) reading.putOff(true);
+  await until(entry).toBeTruthy();
   await nextTick();
   if (text === undefined) entry.value?.focus();
   else entry.value?.begin(text);
@@ -75,10 +77,11 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
 </script>
 
 <template>
-  <DeskLayout :has-table="hasTable" :large="isLarge" :veiled="isVeiled">
+  <DeskLayout v-if="parts >= 2" :has-table="hasTable" :large="isLarge" :veiled="isVeiled">
     <template #head><FirstSteps :document="shown" @try="begin" /></template>
     <template #story>
       <DeskStory
+        v-if="parts >= 3"
         ref="story"
         :document="shown"
         :lit="lit"
@@ -90,7 +93,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     <template #graph>
       <DeskBeginning v-if="isBlank(shown)" @story="story?.edit()" @data="emit('data')" @write="entry?.focus()" />
       <DeskGraph
-        v-else-if="parts >= 2"
+        v-else-if="parts >= 4"
         v-model:view="analysis.view"
         :picture="drawn"
         :document="shown"
@@ -129,7 +132,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #givens>
       <DeskGivens
-        v-if="parts >= 3"
+        v-if="parts >= 5"
         :document="shown"
         :desk="desk"
         :lit="lit"
@@ -144,7 +147,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #functions>
       <DeskFunctions
-        v-if="parts >= 4"
+        v-if="parts >= 6"
         ref="functionsPanel"
         :slips="analysis.slips"
         :document="shown"
@@ -161,7 +164,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #findings>
       <DeskFindings
-        v-if="parts >= 5"
+        v-if="parts >= 7"
         :document="shown"
         :desk="desk"
         :lit="lit"
