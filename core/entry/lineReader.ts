@@ -254,7 +254,8 @@ const interpretsAsGiven = (text: string, source: CaseFile): boolean => {
 
 /** What only asks for the number of a calculation. */
 const CALCULATE = anyCase(
-  String.raw`^(?:(?:what(?:'s|\s+is)|how much is|calculate|compute|work out|evaluate|find)\s+)(?=[\d(−-]|\p{L}+\s*\()`,
+  String.raw`^(?:(?:what(?:'s|\s+is)|how much is|calculate|compute|work out|evaluate|find)\s+)` +
+    String.raw`(?=[\d(−-]|\p{L}+\s*\()`,
 );
 
 /** A text of digits, operations and brackets, perhaps with names and calls of functions: nothing that asks in words. */
