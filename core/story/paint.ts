@@ -1,4 +1,4 @@
-import { BUILTIN_FUNCTIONS, CONSTANTS, latexName, latexOf, resolve } from "../formula";
+import { BUILTIN_FUNCTIONS, CONSTANTS, RESERVED, latexName, latexOf, resolve } from "../formula";
 import { modelOf, type CaseFile, type FunctionRow } from "../model";
 import { MAX_LINE, interpret } from "../entry";
 
@@ -57,13 +57,21 @@ export function paintLine(text: string, source: CaseFile): Stroke[] {
   return out;
 }
 
+/** What is written in words: two of them that name nothing, or one without any sign of mathematics. */
+function isWorded(text: string, source: CaseFile): boolean {
+  const { givens, variables, functions } = modelOf(source);
+  const isKnown = (w: string) => RESERVED.has(w) || givens.has(w) || variables.has(w) || functions.has(w);
+  const unknown = (text.match(/\p{L}[\p{L}\p{Nd}_]+/gu) ?? []).filter((w) => !isKnown(w));
+  return unknown.length > 1 || (unknown.length === 1 && !/[-+*/^=<>≤≥·×÷()]/.test(text));
+}
+
 /**
  * The line as typeset mathematics, where it is mathematics: a function, a variable's range, a question about two sides.
- * Null: nothing to typeset.
+ * Null: nothing to typeset as yet; empty: it is written in words, and nothing of it is mathematics.
  */
 export function typesetLine(text: string, source: CaseFile): string | null {
   const read = interpret(text, source);
-  if (!read.ok) return text.length > MAX_LINE ? null : typesetDraft(text, source);
+  if (!read.ok) return text.length > MAX_LINE ? null : isWorded(text, source) ? "" : typesetDraft(text, source);
   const { entry } = read;
   if (entry.kind === "function") return typesetFunction(entry.row, source);
   if (entry.kind === "variable") {
@@ -74,6 +82,7 @@ export function typesetLine(text: string, source: CaseFile): string | null {
       `${bound(entry.row.to, "\\infty")}`
     );
   }
+  if (entry.kind === "question" && isWorded(text, source)) return "";
   if (entry.kind === "question") return typesetDraft(text.replace(/\?\s*$/, ""), source);
   return null;
 }

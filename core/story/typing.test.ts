@@ -98,6 +98,11 @@ describe("typeset while typing", () => {
     ["R = C ?", "R = C"],
     ["P >= 500 ?", "P \\ge 500"],
     ["S = 20 $", null],
+    ["when does the profit reach 300", ""],
+    ["when does the profit reach 300?", ""],
+    ["wh", ""],
+    ["N becomes 5 times after 2 ?", ""],
+    ["Revenue(q) = 12 q", "\\mathrm{Revenue}(q) = 12\\, q"],
     ["n = 0 … 40", "0 \\le n \\le 40"],
     ["G(q) = 1/(q + ", null],
     [

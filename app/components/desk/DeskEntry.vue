@@ -31,7 +31,8 @@ watch([text, () => props.document, deskCoreNow], () => {
   // Who writes does not wait for the graph.
   void deskCore();
   const latex = deskCoreNow()?.typesetLine(text.value, props.document) ?? null;
-  mathematics.value = latex ? { latex, now: true } : mathematics.value && { ...mathematics.value, now: false };
+  if (latex === null) mathematics.value &&= { ...mathematics.value, now: false };
+  else mathematics.value = latex === "" ? null : { latex, now: true };
 });
 
 const examples = computed(() => lineExamples(props.document));
