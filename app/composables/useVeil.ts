@@ -2,8 +2,8 @@ import { useTimeoutFn } from "@vueuse/core";
 
 /** The lists of the Desk wait for what is worked out of them no longer than this, in ms. */
 const MOMENT = 3000;
-/** The head of the page, the desk with its line, story, graph, givens, functions, findings. */
-const PARTS = 7;
+/** What comes after the head of the page, in this order. */
+const PARTS = ["line", "story", "graph", "givens", "functions", "findings"] as const;
 
 /** The Desk while it opens. */
 export function useVeil() {
@@ -15,7 +15,8 @@ export function useVeil() {
     const { desk, progress, failure, stopped } = analysis;
     return !isLate.value && desk === null && progress === null && failure === null && !stopped;
   });
-  /** how many parts are there: one more each frame, since together they would hold the page up */
-  const parts = useInParts(() => PARTS, 1);
-  return { isVeiled, parts };
+  /** one more each frame, since together they would hold the page up; the first frame is the head's */
+  const drawn = useInParts(() => PARTS.length + 1, 1);
+  const has = (part: (typeof PARTS)[number]): boolean => PARTS.indexOf(part) + 1 < drawn.value;
+  return { isVeiled, has };
 }

@@ -4,4 +4,4 @@ export { interpret, readLines, understand } from "#core/entry";
 export { valueOrWhy } from "#core/graph";
 export { mergeCases } from "#core/merge";
 export { modelOf } from "#core/model";
-export { suggestions, typesetLine } from "#core/story";
+export { isWorded, suggestions, typesetLine } from "#core/story";

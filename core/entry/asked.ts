@@ -27,14 +27,14 @@ export class AskedLine {
   constructor(
     readonly whole: string,
     /** what it mentions, found once for all the readers that try it */
-    m: Mentioned,
+    about: Mentioned,
     readonly source: CaseFile,
     readonly model: Model,
     readonly line: Line,
   ) {
-    this.text = m.text;
+    this.text = about.text;
     this.functions = [
-      ...new Set([...m.text.matchAll(new RegExp(SIGN, "gu"))].map((s) => m.functions[numberOfSign(s[0])]!)),
+      ...new Set([...about.text.matchAll(new RegExp(SIGN, "gu"))].map((s) => about.functions[numberOfSign(s[0])]!)),
     ];
     const of = source.functions?.find((f) => f.name === (this.functions[0] ?? source.functions?.[0]?.name))?.of;
     this.variable = source.variables?.find((v) => v.name === of) ?? { name: of ?? source.variables?.[0]?.name ?? "x" };

@@ -2,7 +2,7 @@ export { keyOfMark, shiftMarks, storyRuns, withMarks, type StoryRun } from "./ma
 export { roleOf, titleOfStory, withOffers, type Offered } from "./offered";
 export { suggestions, type Suggestion } from "./suggest";
 export { offersAt, type Offer, type OfferKind, type Offers } from "./complete";
-export { paintLine, typesetLine, type Paint, type Stroke } from "./paint";
+export { isWorded, paintLine, typesetLine, type Paint, type Stroke } from "./paint";
 export { stepForm, type StepForm } from "./stepForm";
 export { lineExamples, namedCalculation, type LineExamples } from "./examples";
 export { limitPhrases, type LimitPhrase } from "./limits";

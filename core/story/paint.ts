@@ -57,21 +57,22 @@ export function paintLine(text: string, source: CaseFile): Stroke[] {
   return out;
 }
 
-/** What is written in words: two of them that name nothing, or one without any sign of mathematics. */
-function isWorded(text: string, source: CaseFile): boolean {
+/** Whether a line is written in words: two side by side that name nothing, or one without a sign of mathematics. */
+export function isWorded(text: string, source: CaseFile): boolean {
   const { givens, variables, functions } = modelOf(source);
   const isKnown = (w: string) => RESERVED.has(w) || givens.has(w) || variables.has(w) || functions.has(w);
-  const unknown = (text.match(/\p{L}[\p{L}\p{Nd}_]+/gu) ?? []).filter((w) => !isKnown(w));
-  return unknown.length > 1 || (unknown.length === 1 && !/[-+*/^=<>≤≥·×÷()]/.test(text));
+  const words = text.replace(/\p{L}[\p{L}\p{Nd}_]+/gu, (w) => (isKnown(w) ? "" : "word"));
+  return /word\s+word/.test(words) || (words.includes("word") && !/[-+*/^=<>≤≥·×÷()]/.test(text));
 }
 
 /**
  * The line as typeset mathematics, where it is mathematics: a function, a variable's range, a question about two sides.
- * Null: nothing to typeset as yet; empty: it is written in words, and nothing of it is mathematics.
+ * Null: nothing to typeset.
  */
 export function typesetLine(text: string, source: CaseFile): string | null {
   const read = interpret(text, source);
-  if (!read.ok) return text.length > MAX_LINE ? null : isWorded(text, source) ? "" : typesetDraft(text, source);
+  if (text.length > MAX_LINE || ((!read.ok || read.entry.kind === "question") && isWorded(text, source))) return null;
+  if (!read.ok) return typesetDraft(text, source);
   const { entry } = read;
   if (entry.kind === "function") return typesetFunction(entry.row, source);
   if (entry.kind === "variable") {
@@ -82,7 +83,6 @@ export function typesetLine(text: string, source: CaseFile): string | null {
       `${bound(entry.row.to, "\\infty")}`
     );
   }
-  if (entry.kind === "question" && isWorded(text, source)) return "";
   if (entry.kind === "question") return typesetDraft(text.replace(/\?\s*$/, ""), source);
   return null;
 }

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { buildModel, type CaseFile } from "../model";
-import { offersAt, paintLine, typesetLine } from ".";
+import { isWorded, offersAt, paintLine, typesetLine } from ".";
 import { interpret, withEntry } from "../entry";
 
 const stall = JSON.parse(
@@ -98,10 +98,7 @@ describe("typeset while typing", () => {
     ["R = C ?", "R = C"],
     ["P >= 500 ?", "P \\ge 500"],
     ["S = 20 $", null],
-    ["when does the profit reach 300", ""],
-    ["when does the profit reach 300?", ""],
-    ["wh", ""],
-    ["N becomes 5 times after 2 ?", ""],
+    ["Gain(q) = Revenue(q) - Cost(q)", "\\mathrm{Gain}(q) = \\mathrm{Revenue}(q) - \\mathrm{Cost}(q)"],
     ["Revenue(q) = 12 q", "\\mathrm{Revenue}(q) = 12\\, q"],
     ["n = 0 … 40", "0 \\le n \\le 40"],
     ["G(q) = 1/(q + ", null],
@@ -112,6 +109,22 @@ describe("typeset while typing", () => {
     ["D(q) = slope of P", "D(q) = P'(q)"],
   ])("%s", (text, latex) => {
     expect(typesetLine(text, stall)).toBe(latex);
+  });
+  it.each(["Gain(q) = Revenue(q) - Cost(q)", "G(q) = 1/(q + ", "Profit = ", "P >= 500 ?"])(
+    "%s is not written in words",
+    (text) => {
+      expect(isWorded(text, stall)).toBe(false);
+    },
+  );
+  it.each([
+    "when does the profit reach 300",
+    "does P reach 300?",
+    "wh",
+    "N becomes 5 times after 2 ?",
+    "P is most when?",
+  ])("%s is written in words", (text) => {
+    expect(isWorded(text, stall)).toBe(true);
+    expect(typesetLine(text, stall)).toBeNull();
   });
 });
 

@@ -45,7 +45,7 @@ const isBroken = computed(
   () => (desk.value?.functions ?? []).some((f) => f.trouble !== null) || analysis.failure !== null,
 );
 
-const { isVeiled, parts } = useVeil();
+const { isVeiled, has } = useVeil();
 
 async function added(key: string): Promise<void> {
   changed();
@@ -77,11 +77,11 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
 </script>
 
 <template>
-  <DeskLayout v-if="parts >= 2" :has-table="hasTable" :large="isLarge" :veiled="isVeiled">
+  <DeskLayout v-if="has('line')" :has-table="hasTable" :large="isLarge" :veiled="isVeiled">
     <template #head><FirstSteps :document="shown" @try="begin" /></template>
     <template #story>
       <DeskStory
-        v-if="parts >= 3"
+        v-if="has('story')"
         ref="story"
         :document="shown"
         :lit="lit"
@@ -93,7 +93,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     <template #graph>
       <DeskBeginning v-if="isBlank(shown)" @story="story?.edit()" @data="emit('data')" @write="entry?.focus()" />
       <DeskGraph
-        v-else-if="parts >= 4"
+        v-else-if="has('graph')"
         v-model:view="analysis.view"
         :picture="drawn"
         :document="shown"
@@ -132,7 +132,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #givens>
       <DeskGivens
-        v-if="parts >= 5"
+        v-if="has('givens')"
         :document="shown"
         :desk="desk"
         :lit="lit"
@@ -147,7 +147,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #functions>
       <DeskFunctions
-        v-if="parts >= 6"
+        v-if="has('functions')"
         ref="functionsPanel"
         :slips="analysis.slips"
         :document="shown"
@@ -164,7 +164,7 @@ defineExpose({ write: () => write(), begin, large, accept: () => isOffering.valu
     </template>
     <template #findings>
       <DeskFindings
-        v-if="parts >= 7"
+        v-if="has('findings')"
         :document="shown"
         :desk="desk"
         :lit="lit"

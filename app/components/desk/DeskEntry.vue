@@ -30,9 +30,10 @@ watch([text, () => props.document, deskCoreNow], () => {
   }
   // Who writes does not wait for the graph.
   void deskCore();
-  const latex = deskCoreNow()?.typesetLine(text.value, props.document) ?? null;
-  if (latex === null) mathematics.value &&= { ...mathematics.value, now: false };
-  else mathematics.value = latex === "" ? null : { latex, now: true };
+  const latex = deskCoreNow()?.typesetLine(text.value, props.document);
+  if (latex) mathematics.value = { latex, now: true };
+  else if (deskCoreNow()?.isWorded(text.value, props.document)) mathematics.value = null;
+  else mathematics.value &&= { ...mathematics.value, now: false };
 });
 
 const examples = computed(() => lineExamples(props.document));

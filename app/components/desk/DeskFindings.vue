@@ -54,9 +54,9 @@ const rows = useFindingRows(
 );
 /** The first cards come one a frame, since together they would hold the page up; what is added later comes at once. */
 const drawn = useInParts(() => (isOpening.value ? 0 : questions.value.length), 1);
-const isWhole = ref(false);
-watchEffect(() => (isWhole.value ||= !isOpening.value && drawn.value >= questions.value.length));
-const drawnRows = computed(() => (isWhole.value ? rows.value : rows.value.slice(0, drawn.value)));
+watchEffect(() => {
+  if (!isOpening.value && drawn.value >= questions.value.length) drawn.value = Infinity;
+});
 /** Changes only when a name or its description does. */
 const names = computed(() =>
   JSON.stringify(
@@ -105,7 +105,7 @@ function remove(q: Question): void {
     <ol v-if="!isOpening">
       <FindingCard
         ref="cards"
-        v-for="{ q, card, waiting, slips: notes } in drawnRows"
+        v-for="{ q, card, waiting, slips: notes } in rows.slice(0, drawn)"
         :key="q.id"
         :q="q"
         :card="card"
@@ -128,7 +128,7 @@ function remove(q: Question): void {
       />
     </ol>
     <slot />
-    <div v-if="offers.length > 0 && isWhole" class="offers">
+    <div v-if="offers.length > 0 && drawn === Infinity" class="offers">
       <p class="quiet">You could ask:</p>
       <ul>
         <li v-for="o in offers" :key="o.says">
