@@ -1,8 +1,9 @@
 import { Misread, withEntry, type Entry } from "./entry";
 import { parseUnit, plural } from "../units";
 import { buildModel, modelOf, type CaseFile, type Model, type Variable } from "../model";
-import { formatQuantity } from "../explain";
+import { formatInput, formatQuantity } from "../explain";
 import { questionText } from "../question";
+import { rangeInUnit } from "./rangeText";
 
 export type Interpretation =
   | { readonly ok: true; readonly entry: Entry; readonly says: string; readonly warning: string | null }
@@ -76,9 +77,9 @@ function say(entry: Entry, built: Model): string {
       );
     case "variable": {
       const { name, from, to, unit, whole } = entry.row;
-      const range = from === undefined && to === undefined ? "" : `, ${from ?? "−∞"} … ${to ?? "∞"}`;
-      const kind = `${unit ? ` ${unit}` : ""}${whole ? ", whole" : ""}`;
-      return `${entry.replaces ? "changes" : "adds"} the variable ${name}${range}${kind}`;
+      const isOpen = from === undefined && to === undefined;
+      const range = isOpen ? (unit ? ` ${unit}` : "") : `, ${rangeInUnit(entry.row)}`;
+      return `${entry.replaces ? "changes" : "adds"} the variable ${name}${range}${whole ? ", whole" : ""}`;
     }
     case "function": {
       const f = built.functions.get(entry.row.name);
@@ -99,7 +100,7 @@ function newVariableSaid({ name, from, to, unit, whole }: Variable, because: str
   const counted = whole ? ", whole" : "";
   if (typeof from !== "number" || typeof to !== "number")
     return `, and its variable ${name}${unit ? ` in ${plural(unit)}` : ""}${counted}, for now any number`;
-  const range = `${formatQuantity(from, null)} … ${formatQuantity(to, unitOf(unit))}`;
+  const range = `${formatInput(from, unitOf(unit))} … ${formatQuantity(to, unitOf(unit))}`;
   return `, and its variable ${name}, ${range}${counted}${because ? ` (${because})` : ""}`;
 }
 

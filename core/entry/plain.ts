@@ -17,7 +17,7 @@ export function plainLine(text: string): string {
   t = t.replace(/=</g, "<=").replace(/=>/g, ">=").replace(/≦/g, "≤").replace(/≧/g, "≥");
   t = t.replace(/[“”]/g, '"').replace(/\s+/g, " ");
   t = withoutEnd(t);
-  t = largeNumbers(decimalPoints(groupedDigits(t)));
+  t = percents(largeNumbers(decimalPoints(groupedDigits(t))));
   t = withBrackets(arrow(t));
   return bars(t).trim();
 }
@@ -71,6 +71,16 @@ const WITHOUT_BRACKETS = new RegExp(
 );
 /** `sin x`, `ln 2x`: the input of a function without its brackets, where it is one factor. */
 const withBrackets = (text: string): string => text.replace(WITHOUT_BRACKETS, "$1($2)");
+
+const DIGITS = String.raw`\d(?:[\d,]*\d)?(?:\.\d+)?`;
+const TWO_ENDS = new RegExp(
+  String.raw`(?<![\p{L}\d.,])(${DIGITS})(?:(\s*(?:…|\.\.\.?|–|\bto\b)\s*)|(?<=\b[bB]etween\s+${DIGITS})(\s+and\s+))` +
+    String.raw`(?=[−-]?${DIGITS}\s?%)`,
+  "gu",
+);
+/** `4 … 9 %` as `4 % … 9 %`: what stands behind the second end is meant of both. */
+const percents = (text: string): string =>
+  text.replace(TWO_ENDS, (_, low: string, sign?: string, and?: string) => `${low} %${sign ?? and}`);
 
 /** `|x - 3|` as `abs(x - 3)`; bars that do not pair are left for the reader to tell. */
 function bars(text: string): string {

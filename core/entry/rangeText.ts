@@ -1,32 +1,76 @@
+import { formatInput } from "../explain";
 import type { NumberText } from "../model";
-import { readAmountText } from "../units";
+import { parseUnit, readAmountText, retypedAmount } from "../units";
 
 /** The ends of a range as a case keeps them; an end that is missing is open. */
 export interface RangeEnds {
   readonly from?: NumberText | undefined;
   readonly to?: NumberText | undefined;
+  /** of both ends */
+  readonly unit?: string | undefined;
+}
+/** An end as it was read, with the unit that stood beside it. */
+export interface RangeEnd {
+  readonly value: NumberText | undefined;
+  readonly unit?: string | null | undefined;
 }
 
 const BETWEEN = /\s*(?:…|\.\.\.?|\bto\b)\s*/;
 
-/** A range as it is typed: `0 … 320`, `−∞ … k`. */
-export const rangeText = ({ from, to }: RangeEnds): string => `${from ?? "−∞"} … ${to ?? "∞"}`;
+/** Digits of an end that is typed again. */
+const DIGITS = 12;
+
+/** A range as it is typed: `0 … 320`, `−∞ … k`, and of a variable in percent `4 % … 9 %`. */
+export function rangeText({ from, to, unit }: RangeEnds): string {
+  const shown = (end: NumberText | undefined, open: string) =>
+    typeof end === "number" && unit?.startsWith("%") ? formatInput(end, parseUnit(unit).unit, DIGITS) : (end ?? open);
+  return `${shown(from, "−∞")} … ${shown(to, "∞")}`;
+}
+
+/** A range with its unit: `0 … 320 lanterns`, `4 % … 9 %/year`. */
+export function rangeInUnit(range: RangeEnds): string {
+  const [text, unit] = [rangeText(range), range.unit ?? ""];
+  if (!unit.startsWith("%")) return `${text} ${unit}`.trim();
+  const per = unit.slice(1);
+  return range.to === undefined ? text.replace(" … ", `${per} … `) : `${text}${per}`;
+}
+
+/**
+ * The ends of a range as a case keeps them. Without their unit, 3 and 11 of a variable in percent are 3 % and 11 %; 0.03
+ * and 0.11 are the shares they say.
+ * @param unit  of the variable
+ */
+export function keptEnds(ends: readonly RangeEnd[], unit?: string): (NumberText | undefined)[] {
+  const isPercents = ends.some(({ value, unit: own }) => own?.startsWith("%") || Math.abs(Number(value)) > 1);
+  const percent = unit?.startsWith("%") && isPercents ? unit : undefined;
+  return ends.map(({ value, unit }) =>
+    typeof value === "number" ? retypedAmount({ value, unit: unit ?? null, rest: "" }, percent).value : value,
+  );
+}
 
 /** What is wrong with a typed range, in words; null when it can be kept. */
 export const rangeTrouble = (text: string): string | null =>
   text.split(BETWEEN).length === 2 ? null : "A range has two ends, as in 0 … 320; ∞ leaves an end open.";
 
-/** The ends that a typed range tells: numbers, names of givens, or what is worked out from them. */
-export function readRangeText(text: string, givens: readonly { readonly name: string }[]): RangeEnds {
-  const [from, to] = text.split(BETWEEN);
-  const end = (typed: string): NumberText | undefined => {
+/**
+ * The ends that a typed range tells: numbers, names of givens, or what is worked out from them.
+ * @param unit  of the variable
+ */
+export function readRangeText(
+  text: string,
+  givens: readonly { readonly name: string }[],
+  unit?: string,
+): Pick<RangeEnds, "from" | "to"> {
+  const end = (typed: string): RangeEnd => {
     const s = typed.trim();
-    if (s === "" || s.includes("∞")) return undefined;
+    if (s === "" || s.includes("∞")) return { value: undefined };
     // `2 F` is twice the given F where there is one, and no unit.
     const words: readonly string[] = s.match(/\p{L}[\p{L}\p{Nd}_]*/gu) ?? [];
-    if (givens.some((g) => words.includes(g.name))) return s;
+    if (givens.some((g) => words.includes(g.name))) return { value: s };
     const read = /^[\s−\-\d.$€£]/.test(s) ? readAmountText(s) : null;
-    return read && read.rest.trim() === "" ? read.value : s;
+    return read && read.rest.trim() === "" ? read : { value: s };
   };
-  return { from: end(from ?? ""), to: end(to ?? "") };
+  const [low = "", high = ""] = text.split(BETWEEN);
+  const [from, to] = keptEnds([end(low), end(high)], unit);
+  return { from, to };
 }

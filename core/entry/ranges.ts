@@ -4,6 +4,7 @@ import { NAME } from "../question";
 import { parseUnit, readAmountText, singular } from "../units";
 import { Misread, type Entry } from "./entry";
 import { mentioned } from "./mentions";
+import { keptEnds, type RangeEnd } from "./rangeText";
 import { UNIT_OF_WORD } from "./unitWords";
 
 const [UP, DOWN] = ["(?:<=|≤|<)", "(?:>=|≥|>)"];
@@ -62,10 +63,9 @@ export function unitWord(text: string): string | null {
   return UNIT_OF_WORD[one.toLowerCase()] ?? one;
 }
 
-interface End {
-  readonly value: NumberText | undefined;
-  readonly unit: string | null;
-}
+type End = RangeEnd & { readonly unit: string | null };
+const unitBefore = (name: string, source: CaseFile): string | undefined =>
+  source.variables?.find((v) => v.name === name)?.unit;
 
 /**
  * A range of a variable, told in any of the usual ways: `0 <= x <= 250`, `x >= 0`, `x from 0 to 250`, `x ∈ [0; 300]`,
@@ -100,21 +100,20 @@ export function rangeEntry(text: string, source: CaseFile, model: Model): Entry 
     if (!g || !mayBeVariable(g.name!, source) || [g.low!, g.high!].some(isSentence)) continue;
     const [low, high] = [endOf(g.low!, text, model), endOf(g.high!, text, model)];
     const unit = (g.unit && unitWord(g.unit)) || high.unit || low.unit;
+    const [from, to] = keptEnds([low, high], unit ?? unitBefore(g.name!, source));
     const whole = /\bwhole\b/i.test(g.high! + (g.unit ?? ""));
     return variableEntry(
       source,
-      counted(
-        { name: g.name!, from: low.value, to: high.value, ...(unit ? { unit } : {}), ...(whole ? { whole } : {}) },
-        source,
-      ),
+      counted({ name: g.name!, from, to, ...(unit ? { unit } : {}), ...(whole ? { whole } : {}) }, source),
     );
   }
   const one = ONE_END.exec(text)?.groups;
   if (!one || !mayBeVariable(one.name!, source)) return null;
   const end = endOf(one.end!, text, model);
   const before = source.variables?.find((v) => v.name === one.name);
+  const [value] = keptEnds([end], before?.unit);
   const isLow = one.sign!.startsWith(">") || one.sign === "≥";
-  const ends = isLow ? { from: end.value, to: before?.to } : { from: before?.from, to: end.value };
+  const ends = isLow ? { from: value, to: before?.to } : { from: before?.from, to: value };
   return variableEntry(source, { name: one.name!, ...ends, ...(end.unit ? { unit: end.unit } : {}) });
 }
 

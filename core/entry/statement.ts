@@ -7,6 +7,7 @@ import { modelOf, type CaseFile, type Model, type NumberText } from "../model";
 import { NAME, TO } from "../question";
 import { newVariable } from "./newVariable";
 import { Misread, type Entry, type FunctionEntry } from "./entry";
+import { keptEnds } from "./rangeText";
 
 /** Characters of a line that are read: more than twice the longest formula. */
 export const MAX_LINE = 5000;
@@ -101,7 +102,7 @@ class StatementReader {
         text.length,
       );
     if (of) return this.functionRow(name, of, body);
-    const range = /;|\bfor\b|^(?:running\s+)?total\b|^slope\b/i.test(body) ? null : this.range(body);
+    const range = /;|\bfor\b|^(?:running\s+)?total\b|^slope\b/i.test(body) ? null : this.range(name, body);
     if (range) return this.variable(name, range);
     return this.givenOrFunction(name, body);
   }
@@ -141,7 +142,10 @@ class StatementReader {
     return !RESERVED.has(name) && !known.some((list) => list?.some((row) => row.name === name));
   }
 
-  private range(body: string): { from?: NumberText; to?: NumberText; unit?: string; whole: boolean } | null {
+  private range(
+    name: string,
+    body: string,
+  ): { from?: NumberText; to?: NumberText; unit?: string; whole: boolean } | null {
     const match = new RegExp(String.raw`^(.*?)${TO}(.*)$`, "u").exec(body.replace(/,?\s*\bwhole\b\s*$/i, ""));
     if (!match) return null;
     const whole = /\bwhole\b\s*$/i.test(body);
@@ -171,12 +175,12 @@ class StatementReader {
         );
       return { value: read.value, unit: read.unit ?? undefined };
     };
-    const from = bound(match[1]!);
-    const to = bound(match[2]!);
-    const unit = to.unit ?? from.unit;
+    const ends = [bound(match[1]!), bound(match[2]!)];
+    const unit = ends[1]!.unit ?? ends[0]!.unit;
+    const [from, to] = keptEnds(ends, unit ?? this.source.variables?.find((v) => v.name === name)?.unit);
     return {
-      ...(from.value === undefined ? {} : { from: from.value }),
-      ...(to.value === undefined ? {} : { to: to.value }),
+      ...(from === undefined ? {} : { from }),
+      ...(to === undefined ? {} : { to }),
       ...(unit ? { unit } : {}),
       whole,
     };

@@ -1,6 +1,6 @@
 import { buildModel, type CaseFile, type Question, type Variable } from "../model";
 import { deskOf, type Desk } from "../desk";
-import { rangeText } from "../entry";
+import { rangeInUnit } from "../entry";
 import { relationShown } from "../explain";
 import { questionText } from "../question";
 import { withOffers, type Offered } from "../story";
@@ -166,8 +166,8 @@ const inPlan = (label: string): string => `${label} · in the plan`;
 /** A variable as it is typed: its range, its unit, whether only whole ones count. */
 function typedVariable(row: Variable): string {
   // An end that is open has no unit beside it to be typed.
-  const range = rangeText(row).replace(/∞$/, "");
-  return `${row.name} = ${range} ${row.unit ?? ""}${row.whole ? ", whole" : ""}`.replace(/\s+/g, " ").trim();
+  const range = rangeInUnit(row).replace("… ∞", "…");
+  return `${row.name} = ${range}${row.whole ? ", whole" : ""}`.replace(/\s+/g, " ").trim();
 }
 
 type Shown = Pick<Offer, "name" | "label" | "shown" | "latex" | "typed">;

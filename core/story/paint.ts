@@ -1,6 +1,8 @@
 import { BUILTIN_FUNCTIONS, CONSTANTS, RESERVED, latexName, latexOf, resolve } from "../formula";
+import { formatInput, isPercent } from "../explain";
 import { modelOf, type CaseFile, type FunctionRow } from "../model";
 import { MAX_LINE, interpret } from "../entry";
+import { parseUnit } from "../units";
 
 export type Paint = "given" | "variable" | "function" | "built-in" | "number" | "sign" | "word";
 export interface Stroke {
@@ -76,8 +78,10 @@ export function typesetLine(text: string, source: CaseFile): string | null {
   const { entry } = read;
   if (entry.kind === "function") return typesetFunction(entry.row, source);
   if (entry.kind === "variable") {
+    const unit = entry.row.unit ? parseUnit(entry.row.unit).unit : null;
+    const number = (b: number) => (isPercent(unit) ? formatInput(b, unit, 12).replace(" %", "\\,\\%") : String(b));
     const bound = (b: number | string | undefined, open: string) =>
-      b === undefined ? open : typeof b === "number" ? String(b) : (formula(b, null, source) ?? b);
+      b === undefined ? open : typeof b === "number" ? number(b) : (formula(b, null, source) ?? b);
     return (
       `${bound(entry.row.from, "-\\infty")} \\le ${latexName(entry.row.name)} \\le ` +
       `${bound(entry.row.to, "\\infty")}`

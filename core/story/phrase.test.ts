@@ -2,7 +2,7 @@ import { readFileSync, readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
 import { keyOfMark, likelyRole, markHint, nameMark } from ".";
-import { interpret, rangeText, rangeTrouble, readRangeText, writtenFunction } from "../entry";
+import { interpret, rangeInUnit, rangeText, rangeTrouble, readRangeText, writtenFunction } from "../entry";
 
 const DEMO = new URL("../../demo/", import.meta.url);
 const CASES = readdirSync(DEMO)
@@ -52,6 +52,21 @@ describe("a typed range", () => {
     ["$10 … 2 F", { from: 10, to: "2 F" }],
     ["pi … ", { from: "pi", to: undefined }],
   ])("%s", (text, ends) => expect(readRangeText(text, STALL.givens!)).toEqual(ends));
+  it.each([
+    ["3 … 11", "%", { from: 0.03, to: 0.11 }],
+    ["0.03 … 0.11", "%/year", { from: 0.03, to: 0.11 }],
+    ["3 % … 11", "%", { from: 0.03, to: 0.11 }],
+    ["2.5 % … 7 %", undefined, { from: 0.025, to: 0.07 }],
+    ["3 … 11", "km", { from: 3, to: 11 }],
+  ])("%s of a variable in %s", (text, unit, ends) => expect(readRangeText(text, [], unit)).toEqual(ends));
+  it.each([
+    [{ from: 0.025, to: 0.07, unit: "%" }, "2.5 % … 7 %", "2.5 % … 7 %"],
+    [{ from: 0.03, unit: "%/year" }, "3 % … ∞", "3 %/year … ∞"],
+    [{ from: "a", to: 0.11, unit: "%/year" }, "a … 11 %", "a … 11 %/year"],
+    [{ from: -4, to: 6, unit: "km" }, "-4 … 6", "-4 … 6 km"],
+  ])("%o is %s, with its unit %s", (range, text, whole) => {
+    expect([rangeText(range), rangeInUnit(range)]).toEqual([text, whole]);
+  });
   it("is written as it is read, and wants two ends", () => {
     for (const ends of [{ from: 0, to: 320 }, { from: "F" }, { to: -2 }, {}])
       expect(readRangeText(rangeText(ends), STALL.givens!)).toEqual({ from: undefined, to: undefined, ...ends });

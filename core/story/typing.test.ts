@@ -101,6 +101,7 @@ describe("typeset while typing", () => {
     ["Gain(q) = Revenue(q) - Cost(q)", "\\mathrm{Gain}(q) = \\mathrm{Revenue}(q) - \\mathrm{Cost}(q)"],
     ["Revenue(q) = 12 q", "\\mathrm{Revenue}(q) = 12\\, q"],
     ["n = 0 … 40", "0 \\le n \\le 40"],
+    ["r = 4 … 9 %", "4\\,\\% \\le r \\le 9\\,\\%"],
     ["G(q) = 1/(q + ", null],
     [
       "w(q) = 2q for 0 <= q < 3; 6 for q >= 3",

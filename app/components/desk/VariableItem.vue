@@ -9,7 +9,7 @@ const emit = defineEmits<{ remove: [] }>();
 const store = useCaseStore();
 const written = computed(() => rangeText(props.variable));
 function setRange(text: string): void {
-  const ends = readRangeText(text, store.document?.givens ?? []);
+  const ends = readRangeText(text, store.document?.givens ?? [], props.variable.unit);
   store.apply({ kind: "setRange", name: props.variable.name, from: ends.from, to: ends.to });
 }
 function toggleWhole(): void {
