@@ -1,5 +1,5 @@
 import { isSince } from "../calendar";
-import { toDouble } from "../numeric";
+import { toDouble, type Rational } from "../numeric";
 import { quoted, type Names } from "../formula";
 import { spotOfEnd } from "../solve";
 import { readAmount } from "./amount";
@@ -18,11 +18,12 @@ export function readVariables(source: CaseFile, names: Names, problems: Problems
 function readVariable(v: Variable, path: string, names: Names, problems: Problems): ModelVariable {
   const [start, end] = [endOf(v.from, `${path}.from`, names, problems), endOf(v.to, `${path}.to`, names, problems)];
   const isTurned = start !== null && end !== null && start.exact.compare(end.exact) > 0;
+  const shown = (end: Rational) => (v.unit?.startsWith("%") ? `${said(toDouble(end) * 100)} %` : said(toDouble(end)));
   if (isTurned)
     problems.error(
       `${path}.from`,
-      `The range of ${quoted(v.name)} starts at ${said(toDouble(start.exact))}, after its end ` +
-        `${said(toDouble(end.exact))}; exchange the two.`,
+      `The range of ${quoted(v.name)} starts at ${shown(start.exact)}, after its end ` +
+        `${shown(end.exact)}; exchange the two.`,
     );
   if (v.since !== undefined && !isSince(v.since))
     problems.error(

@@ -12,6 +12,8 @@ import {
   type Spot,
   type Work,
 } from "../../solve";
+import { isPercent } from "../../explain";
+import type { Unit } from "../../units";
 import {
   functionsOf,
   type Amount,
@@ -62,7 +64,9 @@ export class Asking<Q extends Question = Question> {
     this.range = { from: from ?? this.variable.start, to: to ?? this.variable.end };
     const ends = this.range;
     if (ends.from && ends.to && compareSpots(ends.from, ends.to, model.table) === 1)
-      throw new Refusal(`The range asked for starts at ${showSpot(ends.from)}, after its end ${showSpot(ends.to)}.`);
+      throw new Refusal(
+        `The range asked for starts at ${this.shown(ends.from)}, after its end ${this.shown(ends.to)}.`,
+      );
   }
 
   private requireFunction(name: string): ModelFunction {
@@ -117,6 +121,10 @@ export class Asking<Q extends Question = Question> {
   }
   private ends = () => ({ from: this.range.from?.at ?? null, to: this.range.to?.at ?? null });
 
+  /** An input as it is told. */
+  shown(s: Pick<Spot, "at" | "rational">): string {
+    return showSpot(s, this.variable.unit);
+  }
   /** Whether an input lies on the range; one that cannot be told from an end counts as on it. */
   isOnRange(s: Spot): boolean {
     const { from, to } = this.range;
@@ -143,7 +151,11 @@ export const numberOf = (s: Spot): Expression => numberOfSpot(s);
 export const fractionOf = (s: Spot): Rational => s.rational ?? rationalOfDouble(s.at);
 
 export const show = (r: Rational): string => decimalText(r)?.replace("-", "−") ?? short(toDouble(r));
-export const showSpot = (s: Spot): string => (s.rational ? show(s.rational) : short(s.at));
+/** A place as it is told; one of percents in percent, as it is typed. @param unit  of what lies there */
+export function showSpot(s: Pick<Spot, "at" | "rational">, unit: Unit | null): string {
+  if (isPercent(unit)) return `${s.rational ? show(s.rational.mul(ratio(100))) : short(s.at * 100)} %`;
+  return s.rational ? show(s.rational) : short(s.at);
+}
 export const short = (x: number): string => String(Number(x.toPrecision(6))).replace(/^-/, "−");
 
 /** First whole number at or above a spot; above it where the spot itself is not meant. */

@@ -1,4 +1,5 @@
-import { formatNumber } from "../../explain";
+import { formatNumber, isPercent } from "../../explain";
+import type { Unit } from "../../units";
 import type { Range, Spot } from "../../solve";
 import { showSpot } from "./asking";
 
@@ -25,19 +26,25 @@ const OF_RANGE = 1e-9;
 /** What is said of the first place that is known less closely than it is told; null where all are known well. */
 export function vaguely(
   places: readonly (Spot | null)[],
-  { range, variable }: { readonly range: Range; readonly variable: { readonly name: string } },
+  {
+    range,
+    variable,
+  }: { readonly range: Range; readonly variable: { readonly name: string; readonly unit: Unit | null } },
 ): string | null {
   const width = range.from && range.to ? range.to.at - range.from.at : 1;
   const first = places.find((s) => s && !s.rational && !isClose(s) && s.hi - s.lo > OF_RANGE * width);
   return first
-    ? `The place near ${variable.name} = ${showSpot(first)} is not known to all its digits: it lies ${fromTo(first)}.`
+    ? `The place near ${variable.name} = ${showSpot(first, variable.unit)} is not known to all its digits: it lies ` +
+        `${fromTo(first, variable.unit)}.`
     : null;
 }
 
-function fromTo({ lo, hi }: Bounds): string {
+function fromTo(bounds: Bounds, unit: Unit | null = null): string {
+  const scale = isPercent(unit) ? 100 : 1;
+  const [lo, hi] = [bounds.lo * scale, bounds.hi * scale];
   const digits = [3, 4, 5, 6, 8, 10, 12].find((n) => outward(hi, 1, n) - outward(lo, -1, n) <= 2 * (hi - lo)) ?? 15;
   const [from, to] = [outward(lo, -1, digits), outward(hi, 1, digits)].map((x) => formatNumber(x, digits));
-  return `from ${from} to ${to}`;
+  return `from ${from} to ${to}${isPercent(unit) ? " %" : ""}`;
 }
 
 /** A number of so many digits, on the given side of another. */

@@ -4,7 +4,7 @@ import { compareSpots, findRoots, newWork, spotOfRational, type RootSearch, type
 import { readingOf } from "../../model";
 import type { MeetFinding, SetAside, Solution } from "../finding";
 import { behaviourOf } from "./behaviour";
-import { fractionOf, showSpot, type Asking } from "./asking";
+import { fractionOf, type Asking } from "./asking";
 import { confirmRoot, worst } from "./confirm";
 import { vaguely } from "./digits";
 import { exactShown } from "./exactShown";
@@ -90,7 +90,7 @@ function setAside(asking: Asking, e: Expression): SetAside[] {
     const isAsked = asking.isNarrowed && !(own && compareSpots(own, edge, asking.table) === 0);
     const reason =
       `${isBelow ? "below" : "above"} the range ` +
-      `${isAsked ? "asked for" : `of ${asking.variable.name}`}, ${showSpot(edge)}`;
+      `${isAsked ? "asked for" : `of ${asking.variable.name}`}, ${asking.shown(edge)}`;
     return findRoots(e, asking.table, range, newWork(SET_ASIDE_BOXES, 600))
       .roots.slice(0, MOST_SET_ASIDE)
       .filter((r) => compareSpots(r.spot, edge, asking.table) === (isBelow ? -1 : 1))

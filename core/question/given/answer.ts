@@ -44,7 +44,7 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
   const isEverywhere = first !== undefined && isWholeRange(first, range);
   const vague = vaguely(
     search.roots.map((r) => r.spot),
-    { range, variable: { name: q.given } },
+    { range, variable: { name: q.given, unit: asking.model.givens.get(q.given)!.unit } },
   );
   return {
     ask: "given",
@@ -63,7 +63,7 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
       ? search.open.length > 0 && isFound
         ? openMessage(search.open, q.given)
         : vague
-      : `Not settled: what slope there is where a corner or a root lies at ${asking.variable.name} = ${showSpot(at)}.`,
+      : `Not settled: what slope there is where a corner or a root lies at ${asking.variable.name} = ${asking.shown(at)}.`,
   };
 }
 
@@ -74,11 +74,12 @@ export function rangeOf(asking: Asking<QuestionOf<"given">>): { readonly from: S
     const near = nearName(q.given, [...model.givens.keys()]);
     throw new Refusal(`${quoted(q.given)} is no given of this case.${near ? ` Did you mean ${quoted(near)}?` : ""}`);
   }
+  const { unit } = model.givens.get(q.given)!;
   const from = asking.amount(q.range[0], "the start of the range");
   const to = asking.amount(q.range[1], "the end of the range");
   if (compareSpots(from, to, asking.table) !== -1)
     throw new Refusal(
-      `The range for ${q.given} starts at ${showSpot(from)} and ends at ${showSpot(to)}; ` +
+      `The range for ${q.given} starts at ${showSpot(from, unit)} and ends at ${showSpot(to, unit)}; ` +
         "the end should come after the start.",
     );
   return { from, to };
@@ -108,7 +109,7 @@ export function inGiven(asking: Asking<QuestionOf<"given">>, at: Spot): InGiven 
         `${q.given} here; vary ${q.given} by its track instead.`,
     );
   if (!dependsOnVariable(found.body))
-    throw new Refusal(`${name} at ${asking.variable.name} = ${showSpot(at)} does not depend on ${q.given}.`);
+    throw new Refusal(`${name} at ${asking.variable.name} = ${asking.shown(at)} does not depend on ${q.given}.`);
   return found;
 }
 

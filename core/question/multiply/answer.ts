@@ -40,7 +40,7 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
     q.start === undefined ? (asking.range.from ?? spotOfRational(ratio(0))) : asking.amount(q.start, "the start");
   const e = asking.body();
   const first = valueAt(e, start, table);
-  const where = `at ${variable.name} = ${showSpot(start)}, where the counting starts`;
+  const where = `at ${variable.name} = ${showSpot(start, variable.unit)}, where the counting starts`;
   if (first.kind === "none") throw new Refusal(`${name} has no value ${where}.`);
   if (first.kind === "open") throw new Refusal(`Not settled: whether ${name} has a value ${where}.`);
   const base = baseOf(first);
@@ -88,7 +88,7 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
       ? open.length > 0
         ? openMessage(open, variable.name)
         : vague
-      : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!)}.`,
+      : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!, variable.unit)}.`,
     secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
   };
 }
@@ -102,7 +102,7 @@ function baseOf({ exact, form, lo, hi }: ValueAt & { kind: "value" }): Expressio
 }
 
 const nothingFrom = ({ name, variable }: Asking, start: Spot): string =>
-  `${name} is 0 at ${variable.name} = ${showSpot(start)}, where the counting starts, and every multiple of 0 is 0: ` +
+  `${name} is 0 at ${variable.name} = ${showSpot(start, variable.unit)}, where the counting starts, and every multiple of 0 is 0: ` +
   "count from another input.";
 
 function levelOf(wanted: Expression): Spot {

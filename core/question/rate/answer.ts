@@ -14,7 +14,7 @@ import {
 } from "../../solve";
 import type { RateFinding } from "../finding";
 import { differenceQuotient, plainEvaluation } from "../common/secondWay";
-import { Refusal, showSpot, type Asking } from "../common/asking";
+import { Refusal, type Asking } from "../common/asking";
 import { isClose, onlyBetween } from "../common/digits";
 import { readable } from "../common/exactShown";
 
@@ -47,7 +47,7 @@ function between(asking: RateAsking, a: Spot, b: Spot): RateFinding {
   const { table, name } = asking;
   const x = asking.variable.name;
   if (compareSpots(a, b, table) === 0)
-    throw new Refusal(`An average rate needs two different inputs; both are ${x} = ${showSpot(a)}.`);
+    throw new Refusal(`An average rate needs two different inputs; both are ${x} = ${asking.shown(a)}.`);
   const e = asking.body();
   const over = { between: [a.at, b.at] as const };
   const [va, vb] = [valueAt(e, a, table), valueAt(e, b, table)];
@@ -55,7 +55,7 @@ function between(asking: RateAsking, a: Spot, b: Spot): RateFinding {
     return withoutValue(asking, va.kind !== "value" ? [va, a] : [vb, b], over);
   const isPercent = asking.q.as === "percent";
   if (isPercent && signOfValue(va) === 0)
-    throw new Refusal(`${name} is 0 at ${x} = ${showSpot(a)}; a rate in percent of 0 has no meaning.`);
+    throw new Refusal(`${name} is 0 at ${x} = ${asking.shown(a)}; a rate in percent of 0 has no meaning.`);
   const exact = exactRise(va, vb, a, b, isPercent);
   const bounds = iv.divide(
     iv.subtract(new Enclosure(vb.lo, vb.hi), new Enclosure(va.lo, va.hi)),
@@ -84,7 +84,7 @@ function withoutValue(asking: RateAsking, [v, at]: [ValueAt, Spot], over: RateFi
     complete: isNone,
     message:
       `${isNone ? "" : "Not settled: whether "}${asking.name} has ${isNone ? "no" : "a"} ` +
-      `value at ${asking.variable.name} = ${showSpot(at)}.`,
+      `value at ${asking.variable.name} = ${asking.shown(at)}.`,
   };
 }
 
@@ -111,8 +111,8 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
       status: isNone ? "none" : "unsettled",
       complete: isNone,
       message: isNone
-        ? `${name} has no slope at ${x} = ${showSpot(at)}: it has a corner, a jump or no value there.`
-        : `Not settled: whether ${name} has a slope at ${x} = ${showSpot(at)}.`,
+        ? `${name} has no slope at ${x} = ${asking.shown(at)}: it has a corner, a jump or no value there.`
+        : `Not settled: whether ${name} has a slope at ${x} = ${asking.shown(at)}.`,
     };
   }
   const isPercent = asking.q.as === "percent";
@@ -140,7 +140,7 @@ function rateAt(asking: RateAsking, at: Spot): RateFinding {
 function wholeOfPercent(asking: RateAsking, at: Spot): Known {
   const { name } = asking;
   const base = valueAt(asking.body(), at, asking.table);
-  const where = `${asking.variable.name} = ${showSpot(at)}`;
+  const where = `${asking.variable.name} = ${asking.shown(at)}`;
   const sign = base.kind === "value" ? signOfValue(base) : null;
   if (sign === 0) throw new Refusal(`${name} is 0 at ${where}; a rate in percent of 0 has no meaning.`);
   if (base.kind !== "value" || sign === null)

@@ -5,7 +5,7 @@ import { compileNumber } from "../../formula";
 import { compareSpots, integrate, partition, type Integral, type Spot } from "../../solve";
 import type { TotalFinding } from "../finding";
 import { gaussSum } from "../common/secondWay";
-import { Refusal, short, type Asking } from "../common/asking";
+import { Refusal, type Asking } from "../common/asking";
 import { readable } from "../common/exactShown";
 import { isClose, onlyBetween } from "../common/digits";
 import { isNought } from "../common/nought";
@@ -27,7 +27,7 @@ export function total(asking: Asking<QuestionOf<"total" | "average">>): TotalFin
   const e = asking.body();
   const sum = integrate(e, table, from, to);
   if (!sum.ok) {
-    const near = `near ${x} = ${short(sum.near)}`;
+    const near = `near ${x} = ${asking.shown({ at: sum.near, rational: null })}`;
     switch (sum.reason) {
       case "work":
         return {

@@ -8,7 +8,7 @@ import type { ModelFit } from "../../model";
 import { plainEvaluation } from "../common/secondWay";
 import { isClose, onlyBetween } from "../common/digits";
 import { isNought } from "../common/nought";
-import { fractionOf, showSpot, type Asking } from "../common/asking";
+import { fractionOf, type Asking } from "../common/asking";
 import { readable } from "../common/exactShown";
 
 export function value(asking: Asking<QuestionOf<"value">>): ValueFinding {
@@ -32,7 +32,7 @@ export function value(asking: Asking<QuestionOf<"value">>): ValueFinding {
     return {
       ...without,
       status: "unsettled",
-      message: `Not settled: whether ${name} has a value at ${x.name} = ${showSpot(at)}.`,
+      message: `Not settled: whether ${name} has a value at ${x.name} = ${asking.shown(at)}.`,
     };
   if (v.kind === "none" || !Number.isFinite(v.lo) || !Number.isFinite(v.hi))
     return {
@@ -41,12 +41,12 @@ export function value(asking: Asking<QuestionOf<"value">>): ValueFinding {
       complete: v.kind === "none",
       message:
         v.kind === "none"
-          ? `${name} has no value at ${x.name} = ${showSpot(at)}.`
-          : `${name} at ${x.name} = ${showSpot(at)} is too large a number to be written here.`,
+          ? `${name} has no value at ${x.name} = ${asking.shown(at)}.`
+          : `${name} at ${x.name} = ${asking.shown(at)} is too large a number to be written here.`,
     };
   const isKnown = v.exact !== null || isClose(v) || isNoughtTotal(asking.body(), at, table);
   if (!isKnown)
-    return { ...without, status: "unsettled", message: onlyBetween(`${name} at ${x.name} = ${showSpot(at)}`, v) };
+    return { ...without, status: "unsettled", message: onlyBetween(`${name} at ${x.name} = ${asking.shown(at)}`, v) };
   const number = v.exact ? toDouble(v.exact) : isClose(v) ? v.lo + (v.hi - v.lo) / 2 : 0;
   // What cancels in the formula is gone from the value, not from plain numbers.
   const plain = compileEnclosure(asking.body(), table.enclosure)(new Enclosure(at.lo, at.hi));
@@ -60,7 +60,7 @@ export function value(asking: Asking<QuestionOf<"value">>): ValueFinding {
     secondWay: plainEvaluation(number, table.number(name)(at.at), Math.max(v.hi - v.lo, rounding)),
     estimate: estimateAt(asking, name, at.at),
     message: edge
-      ? `${showSpot(at)} lies ${isBelow ? "below" : "above"} the range of ${x.name}, ${showSpot(edge)}.`
+      ? `${asking.shown(at)} lies ${isBelow ? "below" : "above"} the range of ${x.name}, ${asking.shown(edge)}.`
       : null,
   };
 }
