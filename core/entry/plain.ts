@@ -73,8 +73,10 @@ const WITHOUT_BRACKETS = new RegExp(
 const withBrackets = (text: string): string => text.replace(WITHOUT_BRACKETS, "$1($2)");
 
 const DIGITS = String.raw`\d(?:[\d,]*\d)?(?:\.\d+)?`;
+// A dash between numbers is a minus everywhere else, and so here.
+const RANGE_SIGN = String.raw`\s*(?:…|\.\.\.?|\bto\b)\s*`;
 const TWO_ENDS = new RegExp(
-  String.raw`(?<![\p{L}\d.,])(${DIGITS})(?:(\s*(?:…|\.\.\.?|–|\bto\b)\s*)|(?<=\b[bB]etween\s+${DIGITS})(\s+and\s+))` +
+  String.raw`(?<![\p{L}\d.,])(${DIGITS})(?:(${RANGE_SIGN})|(?<=\b[bB]etween\s+${DIGITS})(\s+and\s+))` +
     String.raw`(?=[−-]?${DIGITS}\s?%)`,
   "gu",
 );

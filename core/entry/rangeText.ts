@@ -36,8 +36,8 @@ export function rangeInUnit(range: RangeEnds): string {
 }
 
 /**
- * The ends of a range as a case keeps them. Without their unit, 3 and 11 of a variable in percent are 3 % and 11 %; 0.03
- * and 0.11 are the shares they say.
+ * The ends of a range as a case keeps them. Without their unit, 3 and 11 of a variable in percent are 3 % and 11 %;
+ * 0.03 and 0.11 are the shares they say.
  * @param unit  of the variable
  */
 export function keptEnds(ends: readonly RangeEnd[], unit?: string): (NumberText | undefined)[] {

@@ -32,6 +32,7 @@ describe("lines that make something", () => {
     ["u between 3 and 12 %", "adds the variable u, 3 % … 12 %"],
     ["u from 2.5 to 7 % per month", "adds the variable u, 2.5 % … 7 %/month"],
     ["u ∈ [4; 9] %", "adds the variable u, 4 % … 9 %"],
+    ["v = 4 – 9 %", "adds the given v = 3.91"],
     ["u >= 3 %", "adds the variable u, 3 % … ∞"],
     ["g(x) = 2^3", "adds the function g(x) = 2^3, and its variable x, for now any number"],
     ["a = sqrt(2)", "adds the given a = 1.41421356237"],

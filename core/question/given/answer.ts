@@ -63,7 +63,8 @@ export function given(asking: Asking<QuestionOf<"given">>): GivenFinding {
       ? search.open.length > 0 && isFound
         ? openMessage(search.open, q.given)
         : vague
-      : `Not settled: what slope there is where a corner or a root lies at ${asking.variable.name} = ${asking.shown(at)}.`,
+      : `Not settled: what slope there is where a corner or a root lies at ${asking.variable.name} = ` +
+        `${asking.shown(at)}.`,
   };
 }
 

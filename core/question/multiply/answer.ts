@@ -102,8 +102,8 @@ function baseOf({ exact, form, lo, hi }: ValueAt & { kind: "value" }): Expressio
 }
 
 const nothingFrom = ({ name, variable }: Asking, start: Spot): string =>
-  `${name} is 0 at ${variable.name} = ${showSpot(start, variable.unit)}, where the counting starts, and every multiple of 0 is 0: ` +
-  "count from another input.";
+  `${name} is 0 at ${variable.name} = ${showSpot(start, variable.unit)}, where the counting starts, ` +
+  "and every multiple of 0 is 0: count from another input.";
 
 function levelOf(wanted: Expression): Spot {
   const exact = exactRational(wanted);
