@@ -141,10 +141,13 @@ describe("the best of what is taken, against limits and what is open", () => {
   ])("the least of %s over %s: %s", (whole, parts, wanted) => expect(told(whole, parts, -1)).toBe(wanted));
 
   it.each([
-    // what is open matters where it may hold more
+    // what is open matters where it may hold more, or as much
     ["x", "[0 1]; 2 r", "2 at 2e"],
     ["x", "[0 3]; 2 r", "2 at 2e but [0 3]"],
-    ["x", "[0 2]; 2 r", "2 at 2e"],
+    ["x", "[0 2]; 2 r", "2 at 2e but [0 2]"],
+    ["step(x)", "0 r; [1 3]", "1 at 0e but [1 3]"],
+    ["step(x)", "0 r; quiet(1 3)", "1 at 0e but [1 3]"],
+    ["2 step(x)", "0 r; quiet(1 3)", "2 at 0e"],
     ["x (4 - x)", "[0 1.9]; 2 z", "4 at 2"],
     ["x (4 - x)", "[0 2.5]; 2 z", "4 at 2 but [0 2.5]"],
     ["exp(-x)", "0 r; [1 Infinity]", "1 at 0e"],

@@ -168,7 +168,7 @@ export class BestSearch {
     const level = this.taken.reduce((m, t) => Math.max(m, this.worth(t)), -Infinity);
     const { top, infinite, open } = this.limits(level);
     if (infinite) return { status: "unbounded", bound: infinite };
-    const doubt = [...open, ...this.doubt].filter((d) => this.mayBeat(d, level));
+    const doubt = [...open, ...this.doubt].filter((d) => this.mayRival(d, level));
     const rivals = this.taken.filter((t) => this.hope(t) >= level);
     const beyond = top && this.beats(top.bound, rivals);
     if (beyond === "yes" && top)
@@ -271,17 +271,17 @@ export class BestSearch {
   }
 
   /**
-   * Whether a stretch not examined may hold a value better than the level: a few splits are enough to see that it stays
-   * below.
+   * Whether a stretch not examined may hold a value as good as the level or better: a few splits are enough to see that
+   * it stays below. One that is as good would be a further answer.
    */
-  private mayBeat(box: Doubt, level: number): boolean {
-    if (box.values && this.hope({ low: box.values.lo, high: box.values.hi }) <= level) return false;
+  private mayRival(box: Doubt, level: number): boolean {
+    if (box.values && this.hope({ low: box.values.lo, high: box.values.hi }) < level) return false;
     const value = compileEnclosure(this.whole, this.table.enclosure);
     const stack = [{ ...box, depth: 0 }];
     while (stack.length > 0) {
       const b = stack.pop()!;
       const v = value(new Enclosure(b.lo, b.hi));
-      if (v.flags & EMPTY || this.hope({ low: v.lo, high: v.hi }) <= level) continue;
+      if (v.flags & EMPTY || this.hope({ low: v.lo, high: v.hi }) < level) continue;
       if (b.depth >= MAX_DEPTH) return true;
       const middle = middleOf(b.lo, b.hi);
       stack.push({ lo: b.lo, hi: middle, depth: b.depth + 1 }, { lo: middle, hi: b.hi, depth: b.depth + 1 });

@@ -1,13 +1,15 @@
 import type { FullFinding } from "#core/question";
 import type { Chance } from "../shared/chance";
-import { REL_TOL, inputs, marksOf, plainly, sampleAt } from "./sampling";
+import { REL_TOL, folded, inputs, isInStretch, isNearEnd, marksOf, plainly, sampleAt } from "./sampling";
 import type { Value, World } from "./world";
 
 /** What contradicts a claim about a greatest (sense 1) or least value (−1); null where nothing was found. */
 export function checkBest(f: FullFinding, value: Value, sense: 1 | -1, w: World, c: Chance): string | null {
   const isCounted = w.whole && f.solutions.some((s) => s.whole);
+  const at = inputs(w, c, marksOf(f));
   return (
-    checkBeaten(f, value, sense, inputs(w, c, marksOf(f))) ??
+    checkBeaten(f, value, sense, at) ??
+    (w.whole ? null : checkUntold(f, value, at)) ??
     checkBound(f, value, sense, w) ??
     (!f.bound || isCounted ? checkPlaces(f, value) : null) ??
     (w.whole ? checkWholes(f, value, sense, w) : null)
@@ -27,6 +29,23 @@ function checkBeaten(f: FullFinding, value: Value, sense: 1 | -1, at: readonly n
   }
   return null;
 }
+
+/** Every input with the best value is told, alone or in a stretch. Steps have it to the last digit, and show it. */
+function checkUntold(f: FullFinding, value: Value, at: readonly number[]): string | null {
+  if (f.status !== "found" || f.bound) return null;
+  for (const x of at) {
+    const here = value(x);
+    if (here.off !== 0 || here.v !== f.value) continue;
+    const first = folded(f, x);
+    const by = Math.max(1e-9, Math.abs(x) * 1e-9);
+    const isTold =
+      f.solutions.some((s) => Math.abs(s.at - first) <= by) ||
+      f.stretches.some((s) => isInStretch(first, s) || isNearEnd(first, s, by));
+    if (!isTold) return `the best value, ${here.v}, is taken at ${x} too, which is not told`;
+  }
+  return null;
+}
+
 function checkBound(f: FullFinding, value: Value, sense: 1 | -1, w: World): string | null {
   if (!f.bound || f.bound.at === null) return null;
   const { at, value: limit } = f.bound;

@@ -54,6 +54,16 @@ const FINDINGS: readonly (readonly [string, readonly Ask[], Falsified<FullFindin
     (f) =>
       f.bound && f.bound.value !== null && f.bound.at !== null ? { ...f, bound: { ...f.bound, value: null } } : null,
   ],
+  [
+    "a stretch with the best value left out",
+    ["greatest", "least"],
+    (f) => {
+      // A value that steps take is seen to be the same to the last digit.
+      const [first, second] = f.stretches;
+      const isSeen = second && Number.isInteger(f.value) && (first!.to ?? Infinity) - (first!.from ?? -Infinity) > 0.3;
+      return isSeen ? { ...f, stretches: f.stretches.slice(1) } : null;
+    },
+  ],
   ["stretches turned round", ["where"], (f) => (f.status === "everywhere" ? { ...f, status: "none" } : null)],
   ["a value a little off", ["value"], (f) => (f.value !== null ? { ...f, value: f.value + 1e-3 } : null)],
   ["a total off by a tenth", ["total"], (f) => (f.value !== null ? { ...f, value: f.value * 1.1 + 0.1 } : null)],
