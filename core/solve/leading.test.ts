@@ -48,6 +48,9 @@ describe("a leading term", () => {
     ["x^2 - 4", "2+", 1, 0, null, 4, 4 + 2 * DELTA],
     ["x^2 - 4", "2-", 1, 0, null, -4, -4 + 2 * DELTA],
     ["(x - 2)^3", "2-", 3, 0, null, -1, -1],
+    // terms of x are taken together: x − 2 is t, and √t outgrows it
+    ["sqrt(x - 2) - (x - 2)", "2+", 0.5, 0, null, 1 - DELTA ** 0.5, 1],
+    ["(x - 2)^2 - cbrt(x - 2)", "2-", 1 / 3, 0, null, 1, 1 + DELTA ** (5 / 3)],
     // quotients of polynomials far out
     ["x", "-∞", -1, 0, null, -1, -1],
     ["2x^2 + 3x", "+∞", -2, 0, null, 2, 2 + 3 * DELTA],

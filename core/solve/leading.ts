@@ -103,12 +103,12 @@ export class Leading {
   // ---- sums ------------------------------------------------------------------------------------------------
 
   /**
-   * Terms of a sum; far out all quotients of polynomials among them are taken together first, so that what cancels is
-   * gone.
+   * Terms of a sum; all quotients of polynomials among them are taken together first, so that what cancels is gone: x − 3
+   * at 3, as well as what cancels far out.
    */
   private sumOf(e: Expression): Term | null {
     const terms = termsOf(e).map(signed);
-    const algebraic = this.approach.spot ? [] : terms.filter((t) => rationalForm(t) !== null);
+    const algebraic = terms.filter((t) => rationalForm(t) !== null);
     const isMixed = algebraic.length > 1 && algebraic.length < terms.length;
     const list = isMixed
       ? [algebraic.reduce((a, b) => add(a, b)), ...terms.filter((t) => !algebraic.includes(t))]
