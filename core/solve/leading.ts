@@ -103,8 +103,8 @@ export class Leading {
   // ---- sums ------------------------------------------------------------------------------------------------
 
   /**
-   * Terms of a sum; all quotients of polynomials among them are taken together first, so that what cancels is gone: x − 3
-   * at 3, as well as what cancels far out.
+   * Terms of a sum; all quotients of polynomials among them are taken together first, so that what cancels is gone:
+   * x − 3 at 3, as well as what cancels far out.
    */
   private sumOf(e: Expression): Term | null {
     const terms = termsOf(e).map(signed);
