@@ -2,7 +2,7 @@ import { Misread, withEntry, type Entry } from "./entry";
 import { parseUnit, plural } from "../units";
 import { buildModel, modelOf, type CaseFile, type Model, type Variable } from "../model";
 import { formatInput, formatQuantity } from "../explain";
-import { questionText } from "../question";
+import { questionText, withPercents } from "../question";
 import { rangeInUnit } from "./rangeText";
 
 export type Interpretation =
@@ -28,7 +28,9 @@ export function asRefused(failure: unknown): Interpretation & { ok: false } {
  * @param text  the line it was read from, for the place of a fault
  * @throws Misread with the fault
  */
-export function checked(text: string, entry: Entry, source: CaseFile, before: Model): Interpretation {
+export function checked(text: string, read: Entry, source: CaseFile, before: Model): Interpretation {
+  const isBare = read.kind === "question" && !/%|percent/iu.test(text);
+  const entry = isBare ? { ...read, row: withPercents(read.row, before) } : read;
   const after = withEntry(source, entry);
   const built = buildModel(after);
   const own = ownPath(entry, after);

@@ -1,6 +1,7 @@
 import { functionsOf, type Model, type Question } from "../model";
 import { Speech } from "./common/speech";
 import { Unfit, roundingWords, type Slot, type SlotOf, type SlotResult } from "./common/slots";
+import { typedInPercent } from "./common/percents";
 import { QuestionWords, type QuestionPart } from "./common/words";
 import { formatQuantity } from "../explain";
 import { isStopped, solutionsOf, stretchesOf, type Finding } from "./finding";
@@ -60,7 +61,7 @@ export function changeSlot(q: Question, slot: Slot, text: string, model: Model):
   const part = slotOf(q, slot);
   if (!part) return { ok: false, message: "This question has no such part." };
   try {
-    return { ok: true, question: part.put(q, text.trim(), model) };
+    return { ok: true, question: part.put(q, typedInPercent(q, slot, text.trim(), model), model) };
   } catch (failure) {
     if (failure instanceof Unfit) return { ok: false, message: failure.message };
     throw failure;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { changeSlot, slotOf, type Choice, type QuestionPart, type Slot } from "#core/question";
+import { changeSlot, slotOf, slotText, type Choice, type QuestionPart, type Slot } from "#core/question";
 import type { Question } from "#core/model";
 
 /**
@@ -15,7 +15,7 @@ const shown = computed(() =>
     const slot = part.slot && slotOf(props.q, part.slot);
     return {
       ...part,
-      value: slot?.shown(props.q, part.text) ?? "",
+      value: slot ? slotText(slot, props.q, part.text) : "",
       options: slot ? choicesOf(slot.choices, props.names) : null,
       check: part.slot ? check(part.slot) : undefined,
     };

@@ -128,7 +128,7 @@ export function choiceSlot<Q, V extends string>(
 export const range = <Q extends Question>(): SlotOf<Q> => ({
   shown: (q, said) =>
     q.from === undefined && q.to === undefined
-      ? said.replace(/\s*[^\d…∞−.,]+$/u, "").replace(/^.*=\s*/, "")
+      ? said.replace(/\s*[^\d…∞−.,%]+$/u, "").replace(/^.*=\s*/, "")
       : `${amountText(q.from)} … ${amountText(q.to)}`,
   choices: null,
   put(q, typed, model) {
