@@ -109,6 +109,12 @@ describe("what comes again for ever is told once", () => {
     expect(ask("5 + 2 sin(pi x/6)", 0, null, reach(6)).says).toBe("f is 6 at x = 1 and x = 5, and again every 12."));
   it("a wave without any range", () =>
     expect(ask("sin(x)", null, null, greatest)).toMatchObject({ value: 1, solutions: [{ exact: "pi/2" }] }));
+  it("what holds all the time is told without an end to its stretch", () =>
+    expect(ask("sin(x)", 0, null, { ask: "where", function: "f", relation: "<=", value: 1 })).toMatchObject({
+      status: "everywhere",
+      repeats: null,
+      stretches: [{ from: 0, to: null }],
+    }));
 });
 
 describe("plateaus", () => {

@@ -21,15 +21,20 @@ export function where(asking: Asking<QuestionOf<"where">>): WhereFinding {
   const isWhole = asking.variable.whole && q.round !== "none";
   const signs = [q.relation.startsWith(">") ? 1 : -1, ...(q.relation.endsWith("=") ? [0] : [])];
   const holds = hasSignAt(e, table, signs);
-  const stretches = found.stretches.map((s): FindingStretch => ({
+  const [only] = found.stretches;
+  const repeated = search.period?.range ?? range;
+  const isEverywhere = only !== undefined && isWholeRange(only, repeated);
+  // What holds throughout a period holds throughout the range.
+  const { from, to } = range;
+  const [lo, hi] = [from?.at ?? -Infinity, to?.at ?? Infinity];
+  const holding = isEverywhere ? [{ from, to, lo, hi, closedLo: true, closedHi: true }] : found.stretches;
+  const stretches = holding.map((s): FindingStretch => ({
     ...told(s),
     ...(isWhole ? wholesIn(s, table, holds) : {}),
   }));
-  const [only] = found.stretches;
-  const isEverywhere = only !== undefined && isWholeRange(only, range);
   const isOpen = search.open.length > 0;
   const vague = vaguely(
-    found.stretches.flatMap((s) => [s.from, s.to]),
+    holding.flatMap((s) => [s.from, s.to]),
     asking,
   );
   const status = isEverywhere ? "everywhere" : stretches.length > 0 ? "found" : isOpen ? "unsettled" : "none";
