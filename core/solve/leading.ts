@@ -1,3 +1,4 @@
+import { BOUNDED } from "./bounded";
 import { DirectTerms, type Approach } from "./directTerms";
 import { TermAlgebra, ZERO_EXPRESSION, isDecided, isPlain, isUsable, plainTerm, point } from "./termAlgebra";
 import { ONE, ZERO, isZero, ratio, signOf, toDouble } from "../numeric";
@@ -9,12 +10,15 @@ import { exactRational } from "./constant";
 import { inline } from "./inline";
 import { MARGIN, grows, isNought, vanishes, type Term } from "./growth";
 import { rationalForm } from "./rationalForm";
+import { recentred } from "./recentred";
+import { spotOfRational } from "./spot";
 import { clearDenominators, signed, termsOf } from "./terms";
 import type { FunctionTable } from "./table";
 import { totalTerm } from "./totalTerm";
 
 const ONE_EXPRESSION = wholeNumber(1);
 const UNIT = point(1);
+const ORIGIN = spotOfRational(ZERO);
 
 /** Leading terms of expressions that are smooth beside a place. */
 export class Leading {
@@ -35,6 +39,9 @@ export class Leading {
 
   /** The leading term, with denominators cleared where terms cancel; null where none is known. */
   of(e: Expression): Term | null {
+    const { spot } = this.approach;
+    const moved = spot?.rational && recentred(e, spot.rational);
+    if (moved) return new Leading({ ...this.approach, spot: ORIGIN }, this.table).of(moved);
     const first = this.term(e);
     if (first && (isDecided(first) || isNought(first))) return first;
     const { top, bottom } = clearDenominators(e);
@@ -277,17 +284,6 @@ export class Leading {
     return { ...v, c: iv.multiply(v.c, share) };
   }
 }
-
-/** How bounded functions start at 0: f(v)/v for |v| up to a size of at most 1, and f itself. */
-const BOUNDED: Readonly<
-  Record<string, { of: (v: Enclosure) => Enclosure; start?: (size: number) => Enclosure | undefined }>
-> = {
-  sin: { of: iv.sin, start: (v) => new Enclosure((1 - (v * v) / 6) / MARGIN, 1) },
-  cos: { of: iv.cos },
-  atan: { of: iv.atan, start: (v) => new Enclosure(1 / (1 + v * v) / MARGIN, 1) },
-  asin: { of: iv.asin, start: (v) => new Enclosure(1, v < 0.5 ? (1 + v * v) * MARGIN : 1.5708) },
-  acos: { of: iv.acos },
-};
 
 /** √u or k √u, as what it is the square root of. */
 function squareRootOf(e: Expression): { square: Expression } | null {

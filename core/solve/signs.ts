@@ -46,7 +46,7 @@ export interface Leader extends Stretch {
 export interface LeaderSearch {
   readonly leaders: readonly Leader[];
   readonly open: readonly OpenStretch[];
-  /** inputs at which two of the functions meet */
+  /** inputs at which two of the functions meet, where plain values can be told */
   readonly meets: readonly { at: number; a: number; b: number }[];
 }
 
@@ -179,6 +179,7 @@ const only = (set: readonly number[]): number | null => (set.length === 1 ? set[
 const isWithin = (small: readonly number[], great: readonly number[]): boolean => small.every((i) => great.includes(i));
 const isSameSet = (a: readonly number[], b: readonly number[]): boolean => a.length === b.length && isWithin(a, b);
 
+/** Places of meeting at which plain values can be told: at a jump that is no double, they are of either side. */
 function meetsOf(parts: readonly Part[], least: readonly Least[]): { at: number; a: number; b: number }[] {
   return parts.flatMap((p, i) => {
     const set = least[i]!;
@@ -186,6 +187,7 @@ function meetsOf(parts: readonly Part[], least: readonly Least[]): { at: number;
     if (p.kind !== "place" || set === "open" || set.length < 2) return [];
     // Inside, or at the end, of a stretch on which they are equal throughout they do not come together.
     if (beside.length > 0 && beside.every((near) => near !== "open" && isSameSet(near, set))) return [];
+    if (p.because !== "zero" && p.spot.lo !== p.spot.hi) return [];
     return [{ at: p.spot.at, a: set[0]!, b: set[1]! }];
   });
 }

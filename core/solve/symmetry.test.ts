@@ -105,6 +105,7 @@ describe("two places of one value by symmetry", () => {
     zeroOf: [read(slope)],
   });
   const quartic = (lo: number, hi: number) => turn("4 x^3 - 8 x", lo, hi);
+  const shifted = (lo: number, hi: number) => turn("4 (x - 2)^3 - 8 (x - 2)", lo, hi);
   it.each<[string, string, Spot, Spot, boolean]>([
     ["even, at 3 and −3", "x^4 - 9 x^2", fraction(-3), fraction(3), true],
     ["even, at 3 and −2", "x^4 - 9 x^2", fraction(-2), fraction(3), false],
@@ -113,6 +114,13 @@ describe("two places of one value by symmetry", () => {
     // x⁴ − 4x² turns at ±√2 = ±1.41421356…
     ["even, at ±√2", "x^4 - 4 x^2", quartic(-1.4143, -1.4142), quartic(1.4142, 1.4143), true],
     ["even, at −√2 and 0", "x^4 - 4 x^2", quartic(-1.4143, -1.4142), quartic(-0.1, 0.1), false],
+    // about another middle
+    ["even about 3, at −1 and 7", "exp(-(x - 3)^2/2)", fraction(-1), fraction(7), true],
+    ["even about 1/3, at −1 and 5/3", "abs(x - 1/3) + x^2 - 2/3 x", fraction(-1), fraction(5, 3), true],
+    ["even about 3, at −1 and 6", "exp(-(x - 3)^2/2)", fraction(-1), fraction(6), false],
+    ["not even about 3, at 1 and 5", "x (x - 3)^2", fraction(1), fraction(5), false],
+    ["even about 2, at 2 ± √2", "(x - 2)^4 - 4 (x - 2)^2", shifted(0.5857, 0.5858), shifted(3.4142, 3.4143), true],
+    ["even about 2, at 2 − √2 and 2", "(x - 2)^4 - 4 (x - 2)^2", shifted(0.5857, 0.5858), shifted(1.9, 2.1), false],
     // an end of the range near the turn is no turn; places that do not meet are two
     ["even, a turn and an end", "x^4 - 4 x^2", quartic(-1.4143, -1.4142), fraction(141425, 100_000), false],
     ["even, beyond the other", "x^4 - 4 x^2", quartic(-1.5, -1.45), quartic(1.41, 1.42), false],

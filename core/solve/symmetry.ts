@@ -1,8 +1,11 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero, iv } from "../interval";
 import { compileEnclosure, differentiate, parts, wholeExponent, type Expression } from "../formula";
-import { isZero } from "../numeric";
+import { encloseRational } from "../formula/numbers";
+import { isZero, ratio, type Rational } from "../numeric";
 import { basicPeriod } from "./period";
 import { polynomialForm } from "./rationalForm";
+import { recentred } from "./recentred";
+import { simplestFraction } from "./shortNumbers";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 
@@ -58,13 +61,16 @@ function parityOfPolynomial(e: Expression): Parity {
 }
 
 /**
- * Whether a function is proven to have one value at two places because it is the same on both sides of 0, or repeats:
- * the one place moved by that symmetry is a turning point too, and there is only one near the other.
+ * Whether a function is proven to have one value at two places because it is the same on both sides of their middle, or
+ * repeats: the one place moved by that symmetry is a turning point too, and there is only one near the other.
  */
 export function areMirrored(e: Expression, a: Spot, b: Spot, table: FunctionTable): boolean {
-  if (parityOf(e) === "even") {
-    if (a.rational && b.rational && a.rational.compare(b.rational.neg()) === 0) return true;
-    if (areOneTurn(e, new Enclosure(-a.hi, -a.lo), b, table)) return true;
+  const middle = middleOf(a, b);
+  const fromThere = middle && (isZero(middle) ? e : recentred(e, middle));
+  if (middle && fromThere && parityOf(fromThere) === "even") {
+    if (a.rational && b.rational) return true;
+    const mirrored = iv.subtract(encloseRational(middle.mul(ratio(2))), new Enclosure(a.lo, a.hi));
+    if (areOneTurn(e, mirrored, b, table)) return true;
   }
   const period = basicPeriod(e);
   if (!period) return false;
@@ -74,6 +80,13 @@ export function areMirrored(e: Expression, a: Spot, b: Spot, table: FunctionTabl
   if (a.rational && b.rational) return k === 0 && a.rational.compare(b.rational) === 0;
   return areOneTurn(e, moved, b, table);
 }
+
+/** Halfway between two places; of such as are known by their bounds alone, the shortest number it may be. */
+function middleOf(a: Spot, b: Spot): Rational | null {
+  if (a.rational && b.rational) return a.rational.add(b.rational).div(ratio(2));
+  return simplestFraction(a.lo / 2 + b.lo / 2, a.hi / 2 + b.hi / 2, LONGEST_MIDDLE);
+}
+const LONGEST_MIDDLE = 10n ** 6n;
 
 /** Both places are zeros of the slope, which has at most one zero on a box around them. */
 function areOneTurn(e: Expression, moved: Enclosure, b: Spot, table: FunctionTable): boolean {

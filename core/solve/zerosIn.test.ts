@@ -36,6 +36,11 @@ describe("zeros strictly inside a stretch", () => {
     ["D", "0 …", "open 0 to Infinity"],
     ["sin(x)", "0 … 7", "3.14159; 6.28319"],
     ["exp(x) - x - 2", "-5 … 5", "-1.84141; 1.14619"],
+    // a zero of order 6, and one without a value, at an end that is not 0: t⁶/3 and t⁵/3 beside it
+    ["atan((x - 3)^2) - (x - 3)^2", "3 … 30", ""],
+    ["atan((x - 3)^2)/(x - 3) - (x - 3)", "3 … 30", ""],
+    ["atan((x - 3)^2)/(x - 3) - (x - 3)", "3 …", ""],
+    ["atan((x - 3)^2)/(x - 3) - (x - 3)", "… 3", ""],
     // without end: by algebra, or with a tail that is proven free
     ["x^3 - x", "…", "-1; 0; 1"],
     ["x^3 - x", "0 …", "1"],

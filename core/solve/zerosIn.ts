@@ -47,14 +47,55 @@ export function zerosIn(u: Expression, between: Between, table: FunctionTable, b
   const first = compileEnclosure(u, table.enclosure)(new Enclosure(box.lo, box.hi));
   if (!(first.flags & (EMPTY | PARTIAL | BROKEN)) && !containsZero(first)) return NO_ZEROS;
   if (budget.boxes <= 0) return { ...NO_ZEROS, open: [box] };
-  if (from && to) return inside(u, bounded(u, outerEnd(from, -1), outerEnd(to, 1), table, budget), between, table);
+  if (from && to)
+    return inside(u, bounded(u, [outerEnd(from, -1), outerEnd(to, 1)], between, table, budget), between, table);
   return inside(u, unbounded(u, between, table, budget), between, table);
 }
 
 export const hullOf = ({ from, to }: Between): OpenStretch => ({ lo: from?.lo ?? -Infinity, hi: to?.hi ?? Infinity });
 
-const bounded = (u: Expression, a: Rational, b: Rational, table: FunctionTable, budget: Budget): ZeroSet =>
-  zerosOf(u, table, a, b, budget);
+/**
+ * Zeros from a to b. A search would be lost beside an end at which there is a zero of a high order, so it begins
+ * behind the stretch that the leading term there proves to be free of zeros, unless algebra alone settles the matter.
+ * It begins again where it was lost beside an end without a value, as of atan(x²)/x − x at 0.
+ */
+function bounded(
+  u: Expression,
+  [a, b]: readonly [Rational, Rational],
+  between: Between,
+  table: FunctionTable,
+  budget: Budget,
+): ZeroSet {
+  const { from, to } = between;
+  const room = from && to ? to.lo - from.hi : 1;
+  const search = (isFreedBelow: boolean, isFreedAbove: boolean): ZeroSet => {
+    const low = from && isFreedBelow ? headFreeOfZeros(u, from, 1, room, table) : -Infinity;
+    const high = to && isFreedAbove ? headFreeOfZeros(u, to, -1, room, table) : Infinity;
+    const start = from && low > from.hi ? rationalOfDouble(low) : a;
+    const end = to && high < to.lo ? rationalOfDouble(high) : b;
+    return start.compare(end) < 0 ? zerosOf(u, table, start, end, budget) : NOTHING_FOUND;
+  };
+  const [isZeroBelow, isZeroAbove] = [from, to].map((end) => end !== null && vanishesAt(u, end, table)) as [
+    boolean,
+    boolean,
+  ];
+  if (isZeroBelow || isZeroAbove) {
+    const glance = zerosOf(u, table, a, b, Math.min(GLANCE, budget.boxes));
+    if (glance.open.length === 0) return glance;
+  }
+  const found = search(isZeroBelow, isZeroAbove);
+  const isLostBelow = from !== null && !isZeroBelow && found.open.some((o) => o.lo <= from.hi);
+  const isLostAbove = to !== null && !isZeroAbove && found.open.some((o) => o.hi >= to.lo);
+  const isLost = (isLostBelow || isLostAbove) && budget.boxes > 0;
+  return isLost ? search(isZeroBelow || isLostBelow, isZeroAbove || isLostAbove) : found;
+}
+const NOTHING_FOUND: ZeroSet = { zeros: [], everywhere: false, open: [], algebraic: false };
+
+/** Whether it comes to 0 at an end, as far as its bounds there tell. */
+function vanishesAt(u: Expression, { lo, hi }: Spot, table: FunctionTable): boolean {
+  const there = compileEnclosure(u, table.enclosure)(new Enclosure(lo, hi));
+  return !(there.flags & EMPTY) && containsZero(there);
+}
 
 function unbounded(u: Expression, { from, to }: Between, table: FunctionTable, budget: Budget): ZeroSet {
   const [a, b] = [from && outerEnd(from, -1), to && outerEnd(to, 1)];
@@ -65,7 +106,8 @@ function unbounded(u: Expression, { from, to }: Between, table: FunctionTable, b
   const left = a ? null : tailFreeOfZeros(u, -1, to?.lo ?? 0, table);
   const lo = a ?? rationalOfDouble(left!.edge);
   const hi = b ?? rationalOfDouble(right!.edge);
-  const found = lo.compare(hi) < 0 ? zerosOf(u, table, lo, hi, budget) : { ...glance, zeros: [], open: [] };
+  const found =
+    lo.compare(hi) < 0 ? bounded(u, [lo, hi], { from, to }, table, budget) : { ...glance, zeros: [], open: [] };
   const tails = [
     ...(left && !left.proven ? [{ lo: -Infinity, hi: left.edge }] : []),
     ...(right && !right.proven ? [{ lo: right.edge, hi: Infinity }] : []),
