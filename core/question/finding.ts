@@ -180,6 +180,8 @@ export interface TotalFinding extends Answered, OneNumber {
 }
 export interface CompareFinding extends Answered {
   readonly ask: "compare";
+  /** the stretches are those of the first period */
+  readonly repeats: { readonly every: number } | null;
   readonly stretches: readonly FindingStretch[];
 }
 export interface GivenFinding extends Answered {

@@ -1,3 +1,4 @@
+import { arcUndone } from "./angle";
 import { MINUS_ONE, ONE, ZERO, isZero, ratio, signOf, spend, type Rational } from "../numeric";
 import { EMPTY as EMPTY_BOX, ENTIRE, Enclosure } from "../interval";
 import {
@@ -116,12 +117,7 @@ function applied(e: Expression & { kind: "apply" }, go: (e: Expression) => Const
     case "sqrt":
       return rationalPower(u, HALF);
     case "cbrt":
-      return r && signOf(r) < 0
-        ? (() => {
-            const p = rationalPower(fromRational(r.neg()), ratio(1, 3));
-            return p && scaled(p, MINUS_ONE);
-          })()
-        : rationalPower(u, ratio(1, 3));
+      return r && signOf(r) < 0 ? negated(rationalPower(fromRational(r.neg()), THIRD)) : rationalPower(u, THIRD);
     case "sin":
       return sine(u, ZERO);
     case "cos":
@@ -144,8 +140,10 @@ function applied(e: Expression & { kind: "apply" }, go: (e: Expression) => Const
       return r ? fromRational(signOf(r) < 0 ? ZERO : ONE) : null;
     case "sign":
       return r && !isZero(r) ? fromRational(ratio(signOf(r))) : null;
-    case "atan":
     case "asin":
+    case "acos":
+    case "atan":
+      return angle(e.name, u, arcUndone(e.name, e.a), go);
     case "sinh":
     case "tanh":
       return u.size === 0 ? EMPTY : signedAtom(e.name, u, true);
@@ -154,6 +152,21 @@ function applied(e: Expression & { kind: "apply" }, go: (e: Expression) => Const
     default:
       return atom(`${e.name}[${formKey(u)}]`);
   }
+}
+
+const THIRD = ratio(1, 3);
+const negated = (form: ConstantForm | null): ConstantForm | null => form && scaled(form, MINUS_ONE);
+
+/** The angle with a sine, cosine or tangent `u`; where it is known what `u` is that of, it is that. */
+function angle(
+  arc: "asin" | "acos" | "atan",
+  u: ConstantForm,
+  known: Expression | null,
+  go: (e: Expression) => ConstantForm | null,
+): ConstantForm | null {
+  if (known) return go(known);
+  if (arc === "acos") return atom(`acos[${formKey(u)}]`);
+  return u.size === 0 ? EMPTY : signedAtom(arc, u, true);
 }
 
 /**

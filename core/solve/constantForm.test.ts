@@ -107,6 +107,13 @@ describe("numbers without variable in one shape", () => {
     ["sinh(-2)", "-1*sinh[2*]^1"],
     ["tanh(0)", ""],
     ["acos(1)", "1*acos[1*]^1"],
+    // an angle by its own function is itself, where it is one that asin, acos or atan tells
+    ["asin(sin(-1))", "-1*"],
+    ["acos(cos(3))", "3*"],
+    ["atan(tan(3/2))", "3/2*"],
+    ["asin(sin(2))", "1*asin[1*sin[2*;0]^1]^1"],
+    ["acos(cos(-1))", "1*acos[1*sin[-1*;1/2]^1]^1"],
+    ["asin(cos(1))", "1*asin[1*sin[1*;1/2]^1]^1"],
     // what is told of fractions alone
     ["abs(-7/2)", "7/2*"],
     ["abs(sqrt(2))", null],

@@ -18,6 +18,7 @@ export { areEqualValues, branchAt, constantValue, signOfValue, valueAt } from ".
 export { valueOf, type ValueAt } from "./value";
 export { limitAt, type Limit } from "./limits";
 export { withoutNothing } from "./withoutNothing";
+export { commonPeriod } from "./commonPeriod";
 export { periodOf, type Period } from "./period";
 export { encloseAt, exactValueAt } from "./encloseAt";
 export { hullOf, innerPoints, signIn, zerosIn } from "./zerosIn";

@@ -1,9 +1,10 @@
 import { PI, exactNumber, wholeNumber } from "../formula/numbers";
-import { add, apply, multiply, negate, subtract } from "../formula/build";
+import { add, multiply, negate, subtract } from "../formula/build";
 import { compileEnclosure, type Expression } from "../formula";
 import { EMPTY, Enclosure } from "../interval";
 import { ONE, ZERO, isInteger, isZero, ratio, signOf, type Rational } from "../numeric";
 import { exactRational } from "./constant";
+import { angleOf } from "./angle";
 import { encloseConstant } from "./encloseConstant";
 import { NONE, merge, withMultiplicity, type Equation, type Stretch, type ZeroSet } from "./zeroSet";
 
@@ -48,7 +49,7 @@ export function periodic(
           ? wholeNumber(0)
           : r && r.abs().compare(ONE) === 0
             ? multiply(exactNumber(ratio(signOf(r), 4)), PI)
-            : apply("atan", c),
+            : angleOf("tan", c),
         1,
       ),
     );
@@ -61,7 +62,7 @@ export function periodic(
     return merge(at(base, 2).map((set) => withMultiplicity(set, (m) => m && m * 2)));
   }
   if (level.hi >= 1 || level.lo <= -1) return null;
-  const inverse = niceAngle(name, r) ?? apply(name === "sin" ? "asin" : "acos", c);
+  const inverse = niceAngle(name, r) ?? angleOf(name, c);
   return merge(
     name === "sin"
       ? [...at(inverse, 2), ...at(ofTurns(inverse, (t) => ONE.sub(t)) ?? subtract(PI, inverse), 2)]

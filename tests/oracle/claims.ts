@@ -3,7 +3,7 @@ import type { Question } from "#core/model";
 import { checkBest } from "./checkBest";
 import { checkLevel, checkMultiply, checkReadings, checkWhere } from "./checkLevel";
 import type { Chance } from "../shared/chance";
-import { inputs, isInStretch, isNearEnd, less, marksOf, plainly, sampleAt } from "./sampling";
+import { folded, inputs, isInStretch, isNearEnd, less, marksOf, plainly, sampleAt } from "./sampling";
 import type { Measured } from "./plain";
 import type { Contradiction, Value, World } from "./world";
 
@@ -138,9 +138,10 @@ function checkCompare(f: FullFinding, names: readonly string[], w: World, c: Cha
   for (const x of inputs(w, c, marksOf(f))) {
     const all = names.map((n) => ({ n, s: sampleAt(w.functions[n]!, x) }));
     if (all.some(({ s }) => !Number.isFinite(s.slack))) continue;
-    if (f.stretches.some((s) => isNearEnd(x, s, by + Math.abs(x) * 1e-9))) continue;
+    const first = folded(f, x);
+    if (f.stretches.some((s) => isNearEnd(first, s, by + Math.abs(x) * 1e-9))) continue;
     const defined = all.filter(({ s }) => !Number.isNaN(s.y));
-    const home = f.stretches.find((s) => isInStretch(x, s));
+    const home = f.stretches.find((s) => isInStretch(first, s));
     if (!home) {
       if (defined.length > 0) return `${defined[0]!.n} has the value ${defined[0]!.s.y} at ${x}, where nothing is told`;
       continue;

@@ -33,18 +33,27 @@ export function wholeReading(asking: Asking, e: Expression, zero: SidedZero): Wh
     const here = neighbour(zero.spot.rational);
     return here && { at: toDouble(here.n), n: here.n, value: here.sign === 0 ? 0 : here.value };
   }
-  const { below, above } = sides(zero, neighbour);
+  const around = sides(zero, neighbour);
+  if (!around) return null;
+  const { below, above } = around;
   if (below.compare(above) === 0) return { at: toDouble(below), n: below, value: 0 };
   return chosen(neighbour(below), neighbour(above), zero.spot, rule);
 }
 
-/** The whole numbers on both sides; one that the bounds of the zero hold is placed by its sign. */
-function sides(zero: SidedZero, neighbour: (n: Rational) => Neighbour | null): { below: Rational; above: Rational } {
+/**
+ * The whole numbers on both sides; one that the bounds of the zero hold is placed by its sign.
+ * @returns null where its sign is not known: it may be the zero itself
+ */
+function sides(
+  zero: SidedZero,
+  neighbour: (n: Rational) => Neighbour | null,
+): { below: Rational; above: Rational } | null {
   const { below, above } = wholeNeighbours(zero.spot);
   if (below.compare(above) !== 0) return { below, above };
-  const sign = neighbour(below)?.sign;
-  if (sign === 0) return { below, above };
-  const isAbove = sign !== null && sign !== undefined && sign === zero.right && sign !== zero.left;
+  const hidden = neighbour(below);
+  if (hidden?.sign === null) return null;
+  if (hidden?.sign === 0) return { below, above };
+  const isAbove = hidden !== null && hidden.sign === zero.right && hidden.sign !== zero.left;
   return isAbove ? { below: below.sub(ratio(1)), above } : { below, above: above.add(ratio(1)) };
 }
 

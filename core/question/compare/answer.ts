@@ -1,18 +1,22 @@
 import type { QuestionOf } from "../kind";
 import { compileNumber, subtract, type Expression } from "../../formula";
-import { inline, leastOf, periodOf, withoutNothing } from "../../solve";
+import { commonPeriod, inline, leastOf, periodOf, withoutNothing, type Leader, type Range } from "../../solve";
 import type { CompareFinding } from "../finding";
 import { plainEvaluation } from "../common/secondWay";
 import { Refusal, type Asking } from "../common/asking";
 import { residualScale, worst } from "../common/confirm";
 import { vaguely } from "../common/digits";
-import { openMessage, told, toldOpen, wholesIn } from "../common/stretches";
+import { isWholeRange, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
 export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
   const { functions, range, table } = asking;
   if (functions.length < 2) throw new Refusal("Comparing needs at least two functions.");
   const bodies = functions.map((_, i) => asking.body(i));
-  const { leaders, open, meets } = leastOf(bodies, table, range, asking.work);
+  const period = commonPeriod(bodies, table, range);
+  const { leaders: first, open, meets } = leastOf(bodies, table, period?.range ?? range, asking.work);
+  // Who is least throughout a period is least throughout the range.
+  const always = period && first[0] && isWholeRange(first[0], period.range) ? throughout(first[0], range) : null;
+  const leaders = always ? [always] : first;
   const isRepeated = (f: Expression, g: Expression) =>
     periodOf(withoutNothing(inline(subtract(f, g), table)), table, range) !== null;
   // What repeats for ever has no last stretch, unless one of them is the least all along.
@@ -33,6 +37,7 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
     ask: "compare",
     status: leaders.length > 0 ? "found" : open.length > 0 ? "unsettled" : "none",
     complete: open.length === 0 && vague === null,
+    repeats: period && !always ? { every: period.every.at } : null,
     stretches: leaders.map((l) => ({
       ...told(l),
       least: l.least === null ? null : functions[l.least]!.name,
@@ -49,3 +54,8 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
           : vague,
   };
 }
+
+const throughout = (leader: Leader, { from, to }: Range): Leader => ({
+  ...leader,
+  ...{ from, to, lo: from?.at ?? -Infinity, hi: to?.at ?? Infinity, closedLo: true, closedHi: true },
+});

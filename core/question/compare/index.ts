@@ -12,6 +12,7 @@ function sentence(f: CompareFinding, say: Speech): string {
   const parts = f.stretches.map((s) => {
     const who = s.least ?? "several are equal";
     const isWhole = s.from === say.about.from && s.to === say.about.to && !isPoint(s);
+    if (f.repeats) return `${who} ${isPoint(s) ? `at ${say.at(s.from!)}` : say.span(s.from!, s.to!)}`;
     return isWhole ? `${who} ${say.everywhere()}` : `${who} ${stretch(s, say)}`;
   });
   if (parts.length <= MOST_TOLD) return `Least: ${parts.join("; ")}.`;
