@@ -1,6 +1,8 @@
 import { rationalOfDouble } from "../numeric";
-import { EMPTY, Enclosure, iv } from "../interval";
-import { compileEnclosure, parts, type Expression } from "../formula";
+import { BROKEN, EMPTY, Enclosure, PARTIAL, iv } from "../interval";
+import { enclosedNumber } from "../formula/numbers";
+import { add } from "../formula/build";
+import { compileEnclosure, compileSlopes, mapParts, parts, type Expression } from "../formula";
 import { isStair } from "./breaking";
 import { partition, type Work } from "./partition";
 import { place, type OpenPart, type Part, type QuietPart, type StairsPart } from "./parts";
@@ -29,6 +31,7 @@ export function openStairs(
 function opened(p: StairsPart, table: FunctionTable, work: Work, matters: (values: Enclosure) => boolean): Part[] {
   const e = p.formulas[0]!;
   const enclosure = compileEnclosure(e, table.enclosure);
+  const closer = closerBounds(e, table);
   const left = p.from ? null : tailFreeOfZeros(e, -1, p.to?.lo ?? 0, table);
   const right = p.to ? null : tailFreeOfZeros(e, 1, p.from?.hi ?? 0, table);
   const from = p.from ?? spotOfRational(rationalOfDouble(left!.edge));
@@ -45,7 +48,7 @@ function opened(p: StairsPart, table: FunctionTable, work: Work, matters: (value
       break;
     }
     const box = new Enclosure(a.lo, b.hi);
-    const values = enclosure(box);
+    const values = closer(enclosure(box), box);
     const middle = a.hi + (b.lo - a.hi) / 2;
     if (!(values.flags & EMPTY) && !matters(values)) out.push({ kind: "quiet", from: a, to: b, values });
     else if (stepsIn(e, box, table) <= FEW_STEPS || !(middle > a.hi && middle < b.lo)) {
@@ -78,6 +81,36 @@ function tailPart(
   const values = new Enclosure(lo, hi, there.flags);
   if (tail.sign !== 0 && !matters(values)) return { kind: "quiet", from, to, values };
   return { kind: "open", lo: from ? tail.edge : -Infinity, hi: to ? tail.edge : Infinity };
+}
+
+/**
+ * Bounds of values on a box, made closer by the mean value theorem: a step ⌊u⌋ is u less a share of 1, and what is left
+ * without steps has a slope. 20000 ln x − ⌊eˣ⌋ lies within 1 of 20000 ln x − eˣ, however many steps there are.
+ */
+function closerBounds(e: Expression, table: FunctionTable): (values: Enclosure, box: Enclosure) => Enclosure {
+  const smooth = withoutSteps(e);
+  const [value, slopes] = [compileEnclosure(smooth, table.enclosure), compileSlopes(smooth, table.slopes)];
+  return (values, box) => {
+    const middle = new Enclosure(box.lo / 2 + box.hi / 2, box.lo / 2 + box.hi / 2);
+    if (values.flags & EMPTY || !Number.isFinite(middle.lo)) return values;
+    const [there, all] = [value(middle), slopes({ value: box, slope: UNIT })];
+    // Over a pole or a gap there is no mean value.
+    if ((there.flags | all.value.flags) & (EMPTY | PARTIAL | BROKEN)) return values;
+    const off = iv.multiply(all.slope, iv.subtract(box, middle));
+    const near = iv.add(there, off);
+    const [lo, hi] = [Math.max(values.lo, near.lo), Math.min(values.hi, near.hi)];
+    return lo <= hi ? new Enclosure(lo, hi, values.flags) : values;
+  };
+}
+const UNIT = new Enclosure(1, 1);
+
+/** What a step adds to its argument. */
+const ROUNDED = { floor: [-1, 0], ceil: [0, 1], round: [-0.5, 0.5] } as const;
+
+function withoutSteps(e: Expression): Expression {
+  if (!isStair(e)) return mapParts(e, withoutSteps);
+  const [lo, hi] = ROUNDED[e.name as keyof typeof ROUNDED];
+  return add(withoutSteps(e.a), enclosedNumber((lo + hi) / 2, new Enclosure(lo, hi)));
 }
 
 /** About how many steps the stairs of a formula take on a box. */
