@@ -22,6 +22,9 @@ describe("a bare number of what is told in percent", () => {
     ["A at 6?", "asks: what is A at 6 %?"],
     ["A(6) ?", "asks: what is A at 6 %?"],
     ["A(0.06) ?", "asks: what is A at 6 %?"],
+    ["A at 1 ?", "asks: what is A at 1 %?"],
+    ["A at r = 0.5", "asks: what is A at 50 %?"],
+    ["total of A from 0 to 1", "asks: what is the total of A over 0 % … 100 %?"],
     // with its sign, it is what it says
     ["A at 300 % ?", "asks: what is A at 300 %?"],
     ["total of A from 0.5 to 8", "asks: what is the total of A over 0.5 % … 8 %?"],

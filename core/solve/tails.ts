@@ -1,5 +1,5 @@
 import type { Expression } from "../formula";
-import { containsZero } from "../interval";
+import { Enclosure, containsZero, iv } from "../interval";
 import { Leading } from "./leading";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
@@ -39,7 +39,10 @@ export function headFreeOfZeros(u: Expression, spot: Spot, side: 1 | -1, room: n
     const delta = Math.min(room / 2, MOST_DELTA) * 2 ** -k;
     if (!(delta > 0)) break;
     const term = new Leading({ spot, side, delta }, table).of(u);
-    if (term && !containsZero(term.c)) return start + side * delta;
+    // Rounded towards the spot: beyond δ nothing is proven.
+    if (term && !containsZero(term.c)) return side > 0 ? sum(start, delta).lo : sum(start, -delta).hi;
   }
   return start;
 }
+
+const sum = (a: number, b: number): Enclosure => iv.add(new Enclosure(a, a), new Enclosure(b, b));

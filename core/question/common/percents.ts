@@ -10,8 +10,12 @@ const BARE = /^[−-]?\d[\d,]*(?:\.\d+)?$/;
 const [PERCENT, BETWEEN] = [parseUnit("%").unit, /(\s*(?:…|\.\.\.?|\bto\b|,\s|\bor\b)\s*)/];
 
 const number = (text: string): number => Number(text.replace("−", "-").replaceAll(",", ""));
-/** A bare number above 1 counts hundredths where percentages are told; 0.06 is the share it says. */
-const isHundredths = (x: number): boolean => Math.abs(x) > 1;
+/**
+ * Whether bare numbers count hundredths where percentages are told: 6 is 6 %, while 0.06 is the share it says. So is
+ * 0 … 1 the whole, but 1 by itself is 1 %.
+ */
+const areHundredths = (list: readonly number[]): boolean =>
+  list.some((x) => Math.abs(x) > 1) || (list.length === 1 && Math.abs(list[0]!) === 1);
 
 /** The unit of what stands in a part of a question. */
 function unitIn(q: Question, slot: Slot, model: Model): Unit | null {
@@ -26,7 +30,7 @@ function unitIn(q: Question, slot: Slot, model: Model): Unit | null {
 export function typedInPercent(q: Question, slot: Slot, typed: string, model: Model): string {
   if (!isPercent(unitIn(q, slot, model))) return typed;
   const parts = typed.split(BETWEEN);
-  const isSigned = parts.some((p) => p.includes("%") || (BARE.test(p) && isHundredths(number(p))));
+  const isSigned = parts.some((p) => p.includes("%")) || areHundredths(parts.filter((p) => BARE.test(p)).map(number));
   return isSigned ? parts.map((p) => (BARE.test(p) ? `${p} %` : p)).join("") : typed;
 }
 
@@ -44,7 +48,8 @@ export function slotText<Q>(slot: SlotOf<Q>, q: Q, said: string): string {
  */
 export function withPercents(q: Question, model: Model): Question {
   const shared = (slot: Slot, list: readonly Amount[]): Amount[] => {
-    const isPercents = isPercent(unitIn(q, slot, model)) && list.some((a) => typeof a === "number" && isHundredths(a));
+    const bare = list.filter((a) => typeof a === "number");
+    const isPercents = isPercent(unitIn(q, slot, model)) && areHundredths(bare);
     return list.map((a) => (isPercents && typeof a === "number" ? toDouble(rationalOfDouble(a).div(ratio(100))) : a));
   };
   const one = (slot: Slot, a: Amount): Amount => shared(slot, [a])[0]!;
