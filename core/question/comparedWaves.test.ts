@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Question } from "../model";
+import { roomOf, type Canvas, type CompareFinding } from ".";
 import { analysed, saidOf } from "./full.fixture";
 
 /** Which of two functions of x is least. */
@@ -49,5 +50,16 @@ describe("waves compared on a range without an end", () => {
       "These repeat without end; give x a start and an end to compare them.",
     );
     expect(compared(f, g, { from: 0, to: 6 }).status).toBe("found");
+  });
+  it.each<[string, string, object, number[]]>([
+    // f is least at the end of a period and at the beginning of the next one: nothing changes there
+    ["sin(x)", "0.5", {}, [0.5236, 2.618]],
+    // g at the end, f at the beginning
+    ["-sin(x)", "0", {}, [0, 3.1416]],
+  ])("%s and %s, %o: what is least changes at %o", (f, g, range, wanted) => {
+    const canvas = { values: () => () => 1, x: String } as unknown as Canvas;
+    const found = compared(f, g, range) as unknown as CompareFinding;
+    const points = roomOf(found).points(found, canvas);
+    expect(points.map((p) => Number(p.x.toFixed(4)))).toEqual(wanted);
   });
 });

@@ -59,8 +59,10 @@ export const compare: Kind<"compare"> = {
   ...toldByStretches,
 
   points: (f, canvas) =>
-    f.stretches.flatMap(({ from, least }) => {
-      const y = from !== null && from !== f.about.from && least ? canvas.values(least)?.(from) : undefined;
+    f.stretches.flatMap(({ from, least }, i) => {
+      // Where one period begins, whoever is least at the end of the one before may simply go on.
+      const goesOn = i === 0 && f.repeats !== null && least === f.stretches.at(-1)!.least;
+      const y = from !== null && from !== f.about.from && !goesOn && least ? canvas.values(least)?.(from) : undefined;
       return y === undefined ? [] : [{ x: from!, y, function: least!, label: canvas.x(from!) }];
     }),
   threshold: () => null,
