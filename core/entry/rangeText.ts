@@ -1,5 +1,6 @@
 import { formatInput } from "../explain";
 import type { NumberText } from "../model";
+import { areHundredths } from "../question";
 import { parseUnit, readAmountText, retypedAmount } from "../units";
 
 /** The ends of a range as a case keeps them; an end that is missing is open. */
@@ -41,7 +42,8 @@ export function rangeInUnit(range: RangeEnds): string {
  * @param unit  of the variable
  */
 export function keptEnds(ends: readonly RangeEnd[], unit?: string): (NumberText | undefined)[] {
-  const isPercents = ends.some(({ value, unit: own }) => own?.startsWith("%") || Math.abs(Number(value)) > 1);
+  const numbers = ends.flatMap(({ value }) => (typeof value === "number" ? [value] : []));
+  const isPercents = ends.some((end) => end.unit?.startsWith("%")) || areHundredths(numbers);
   const percent = unit?.startsWith("%") && isPercents ? unit : undefined;
   return ends.map(({ value, unit }) =>
     typeof value === "number" ? retypedAmount({ value, unit: unit ?? null, rest: "" }, percent).value : value,

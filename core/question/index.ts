@@ -8,7 +8,7 @@ export type { WorkingStep } from "../working";
 export { earlierOf, usesOf } from "./uses";
 export { KINDS, roomOf } from "./rooms";
 export type { AnswerPoint, Canvas, Outline, Replacing, Sight } from "./kind";
-export { slotText, withPercents } from "./common/percents";
+export { areHundredths, slotText, withPercents } from "./common/percents";
 export { NAME, TO, sidesOf, type Line } from "./common/line";
 export { MAX_EXACT, isShortDecimal, type Card } from "./common/card";
 export { roundingWords, type Choice, type Slot, type SlotResult } from "./common/slots";

@@ -13,7 +13,7 @@ const counted = (value: (n: number) => number, most: number): number =>
 
 // A thousand steps near the best, of billions: only bounds that see what the steps have in common tell them apart.
 describe("the best beside very many steps", () => {
-  it("just before a step of eˣ: 20000 ln x − ⌊eˣ⌋ comes to 20000 ln(ln n) − (n − 1) before x = ln n", () => {
+  it("just before a step: 20000 ln x − ⌊eˣ⌋ comes to 20000 ln(ln n) − (n − 1) before ln n", () => {
     const found = best("20000 ln(x) - floor(exp(x))", 0, 40, 1);
     const wanted = counted((n) => (n < 2 ? -Infinity : 20000 * Math.log(Math.log(n)) - (n - 1)), 100_000);
     expect(found).toMatchObject({ status: "approached", bound: { at: expect.closeTo(Math.log(2550), 9), side: -1 } });

@@ -85,7 +85,7 @@ function tailPart(
 
 /**
  * Bounds of values on a box, made closer by the mean value theorem: a step ⌊u⌋ is u less a share of 1, and what is
- * left without steps has a slope. 20000 ln x − ⌊eˣ⌋ lies within 1 of 20000 ln x − eˣ, however many steps there are.
+ * left without steps has a slope. 20000 ln x − ⌊eˣ⌋ lies within 1 of 20000 ln x − eˣ, however many there are.
  */
 function closerBounds(e: Expression, table: FunctionTable): (values: Enclosure, box: Enclosure) => Enclosure {
   const smooth = withoutSteps(e);

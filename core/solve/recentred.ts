@@ -22,7 +22,7 @@ const MAX_DEGREE = 8;
 const MAX_TERM = 1n << 40n;
 
 /**
- * An expression as it looks from a place: `√(x − 3) + x²` from 3 is √t + (t² + 6t + 9), its variable t being x − 3.
+ * An expression as it looks from a place: `√(x − 3) + x²` from 3 is √t + (t² + 6t + 9), where t is x − 3.
  * Beside 0 doubles are close enough to see what cancels; beside 3 they are not.
  * @returns null where it cannot be moved: it calls other functions, or the place is a long number
  */

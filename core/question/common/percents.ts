@@ -14,7 +14,7 @@ const number = (text: string): number => Number(text.replace("−", "-").replace
  * Whether bare numbers count hundredths where percentages are told: 6 is 6 %, while 0.06 is the share it says. So is
  * 0 … 1 the whole, but 1 by itself is 1 %.
  */
-const areHundredths = (list: readonly number[]): boolean =>
+export const areHundredths = (list: readonly number[]): boolean =>
   list.some((x) => Math.abs(x) > 1) || (list.length === 1 && Math.abs(list[0]!) === 1);
 
 /** The unit of what stands in a part of a question. */

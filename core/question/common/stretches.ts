@@ -30,6 +30,12 @@ export function told(s: { lo: number; hi: number; closedLo: boolean; closedHi: b
 export const isWholeRange = (s: Pick<Stretch, "lo" | "hi" | "closedLo" | "closedHi">, { from, to }: Range): boolean =>
   s.lo === (from?.at ?? -Infinity) && s.hi === (to?.at ?? Infinity) && (!from || s.closedLo) && (!to || s.closedHi);
 
+/** All of a range, its ends among it. */
+export const allOf = ({ from, to }: Range): Stretch => {
+  const [lo, hi] = [from?.at ?? -Infinity, to?.at ?? Infinity];
+  return { from, to, lo, hi, closedLo: true, closedHi: true };
+};
+
 export const toldOpen = (o: { lo: number; hi: number }): FindingStretch =>
   told({ ...o, closedLo: true, closedHi: true });
 

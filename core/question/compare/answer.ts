@@ -1,12 +1,12 @@
 import type { QuestionOf } from "../kind";
 import { compileNumber, subtract, type Expression } from "../../formula";
-import { commonPeriod, inline, leastOf, periodOf, withoutNothing, type Leader, type Range } from "../../solve";
+import { commonPeriod, inline, leastOf, periodOf, withoutNothing } from "../../solve";
 import type { CompareFinding } from "../finding";
 import { plainEvaluation } from "../common/secondWay";
 import { Refusal, type Asking } from "../common/asking";
 import { residualScale, worst } from "../common/confirm";
 import { vaguely } from "../common/digits";
-import { isWholeRange, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
+import { allOf, isWholeRange, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
 export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
   const { functions, range, table } = asking;
@@ -15,7 +15,7 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
   const period = commonPeriod(bodies, table, range);
   const { leaders: first, open, meets } = leastOf(bodies, table, period?.range ?? range, asking.work);
   // Who is least throughout a period is least throughout the range.
-  const always = period && first[0] && isWholeRange(first[0], period.range) ? throughout(first[0], range) : null;
+  const always = period && first[0] && isWholeRange(first[0], period.range) ? { ...first[0], ...allOf(range) } : null;
   const leaders = always ? [always] : first;
   const isRepeated = (f: Expression, g: Expression) =>
     periodOf(withoutNothing(inline(subtract(f, g), table)), table, range) !== null;
@@ -54,8 +54,3 @@ export function compare(asking: Asking<QuestionOf<"compare">>): CompareFinding {
           : vague,
   };
 }
-
-const throughout = (leader: Leader, { from, to }: Range): Leader => ({
-  ...leader,
-  ...{ from, to, lo: from?.at ?? -Infinity, hi: to?.at ?? Infinity, closedLo: true, closedHi: true },
-});

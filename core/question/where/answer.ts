@@ -7,7 +7,7 @@ import { numberOf, type Asking } from "../common/asking";
 import { confirmRoot, worst } from "../common/confirm";
 import { vaguely } from "../common/digits";
 import { repeatsOf } from "../common/level";
-import { isWholeRange, hasSignAt, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
+import { allOf, isWholeRange, hasSignAt, openMessage, told, toldOpen, wholesIn } from "../common/stretches";
 
 /** Roots of which a second way is tried. */
 const MOST_CONFIRMED = 100;
@@ -25,9 +25,7 @@ export function where(asking: Asking<QuestionOf<"where">>): WhereFinding {
   const repeated = search.period?.range ?? range;
   const isEverywhere = only !== undefined && isWholeRange(only, repeated);
   // What holds throughout a period holds throughout the range.
-  const { from, to } = range;
-  const [lo, hi] = [from?.at ?? -Infinity, to?.at ?? Infinity];
-  const holding = isEverywhere ? [{ from, to, lo, hi, closedLo: true, closedHi: true }] : found.stretches;
+  const holding = isEverywhere ? [allOf(range)] : found.stretches;
   const stretches = holding.map((s): FindingStretch => ({
     ...told(s),
     ...(isWhole ? wholesIn(s, table, holds) : {}),
