@@ -48,6 +48,7 @@ export class CaseKeeper {
    * Opens a case; edits that were held while the server was away are put back and sent, or both versions are offered.
    */
   async open(caseId: string): Promise<void> {
+    if (caseId !== this.id.value) await this.leave();
     clearTimeout(this.timer);
     let kept: Kept;
     let keptAt: number | null;
@@ -78,6 +79,12 @@ export class CaseKeeper {
     this.revision.value = mine.revision;
     this.base = mine.base;
     await this.join(kept);
+  }
+
+  /** Sends what is not sent yet of a case that gives way to another; what is on its way has its answer first. */
+  private async leave(): Promise<void> {
+    await this.sending;
+    this.flush();
   }
 
   /** The document was changed here. */
@@ -240,6 +247,7 @@ export class CaseKeeper {
     try {
       const answer = await caseApi.write(caseId, this.revision.value, sent);
       if (this.id.value === caseId) this.wasKept({ ...answer, case: sent });
+      else this.edits.release(caseId);
     } catch (failure) {
       if (this.id.value === caseId) await this.wasNotKept(failure);
     }

@@ -43,7 +43,7 @@ test("what was changed elsewhere comes in beside what is typed here; in one plac
 
 test.describe("with a server of its own", () => {
   // It is killed.
-  test.use({ alone: true });
+  test.use({ alone: true, tab: "own" });
 
   test("a server that was killed: edits are held, said plainly, survive a reload, are sent when it is back", async ({
     page,
@@ -93,40 +93,43 @@ test("the shelf: new, rename, copy, delete and undo", async ({ page, server }) =
   await expect(page.getByText("No story yet.")).toBeVisible();
 });
 
-test("two tabs of one browser, one a copy of the other: neither loses what was typed in it", async ({
-  page,
-  server,
-}) => {
-  await stand(page, server);
-  const [copy] = await Promise.all([
-    page.context().waitForEvent("page"),
-    page.evaluate(() => void window.open(window.location.href)),
-  ]);
-  await expect(says(copy).first()).toBeVisible();
-  const typed = async (tab: Page, amount: string) => {
-    await entry(tab).fill(`F = ${amount} $`);
-    await tab.keyboard.press("Enter");
-  };
-  const value = (tab: Page) => tab.locator('[data-given="F"] .value');
-  // One follows the other.
-  await typed(page, "185");
-  await expect(value(copy)).toContainText("$185");
-  // Both at once: neither is sent before both are typed.
-  const writes = (url: URL) => url.pathname.startsWith("/api/cases/");
-  await page.context().route(writes, (route) => route.abort());
-  await typed(page, "190");
-  await typed(copy, "210");
-  await page.context().unroute(writes);
-  const asked = (tab: Page) => tab.getByRole("dialog", { name: "Two versions of this case" });
-  await expect
-    .poll(async () => [await asked(page).isVisible(), await asked(copy).isVisible()].filter(Boolean).length)
-    .toBe(1);
-  // The one that came second is asked, and after a reload still has what was typed in it.
-  const [second, first, its] = (await asked(copy).isVisible()) ? [copy, page, "$210"] : [page, copy, "$190"];
-  await second.reload();
-  await expect(asked(second)).toBeVisible();
-  await second.getByRole("button", { name: "Keep what is here" }).click();
-  await expect(value(second)).toContainText(its);
-  await expect(kept(second)).toBeVisible();
-  await expect(value(first)).toContainText(its);
+test.describe(() => {
+  test.use({ tab: "own" });
+  test("two tabs of one browser, one a copy of the other: neither loses what was typed in it", async ({
+    page,
+    server,
+  }) => {
+    await stand(page, server);
+    const [copy] = await Promise.all([
+      page.context().waitForEvent("page"),
+      page.evaluate(() => void window.open(window.location.href)),
+    ]);
+    await expect(says(copy).first()).toBeVisible();
+    const typed = async (tab: Page, amount: string) => {
+      await entry(tab).fill(`F = ${amount} $`);
+      await tab.keyboard.press("Enter");
+    };
+    const value = (tab: Page) => tab.locator('[data-given="F"] .value');
+    // One follows the other.
+    await typed(page, "185");
+    await expect(value(copy)).toContainText("$185");
+    // Both at once: neither is sent before both are typed.
+    const writes = (url: URL) => url.pathname.startsWith("/api/cases/");
+    await page.context().route(writes, (route) => route.abort());
+    await typed(page, "190");
+    await typed(copy, "210");
+    await page.context().unroute(writes);
+    const asked = (tab: Page) => tab.getByRole("dialog", { name: "Two versions of this case" });
+    await expect
+      .poll(async () => [await asked(page).isVisible(), await asked(copy).isVisible()].filter(Boolean).length)
+      .toBe(1);
+    // The one that came second is asked, and after a reload still has what was typed in it.
+    const [second, first, its] = (await asked(copy).isVisible()) ? [copy, page, "$210"] : [page, copy, "$190"];
+    await second.reload();
+    await expect(asked(second)).toBeVisible();
+    await second.getByRole("button", { name: "Keep what is here" }).click();
+    await expect(value(second)).toContainText(its);
+    await expect(kept(second)).toBeVisible();
+    await expect(value(first)).toContainText(its);
+  });
 });

@@ -6,6 +6,8 @@ import { spoiltDocument, spoiltText } from "../hostile/spoil";
 import { manySteps } from "../shared/manySteps";
 import { expect, test } from "./server";
 
+test.use({ tab: "own" });
+
 const outside = { format: "pasear-case", version: 1, title: "From outside" };
 const json = { "content-type": "application/json" };
 const small = JSON.stringify({ case: outside });

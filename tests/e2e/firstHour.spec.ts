@@ -173,7 +173,7 @@ test("a table of three columns gives two functions of the first, in four actions
 });
 
 test.describe("on a first visit", () => {
-  test.use({ visits: "first" });
+  test.use({ visits: "first", tab: "own" });
   test("four steps are offered on the first demo case, tried, and left for good", async ({ page, server }) => {
     await stand(page, server);
     const steps = page.getByRole("complementary", { name: "First steps" });

@@ -3,6 +3,8 @@ import type { Page } from "@playwright/test";
 import { kept, says, stand } from "./pages";
 import { expect, test } from "./server";
 
+test.use({ tab: "own" });
+
 /** Ten functions and ten questions, all fed by one given that is dragged. */
 const tens = {
   format: "pasear-case",

@@ -2,7 +2,7 @@ import { createClient } from "@libsql/client";
 import { expect, test, type TestServer } from "./server";
 
 // The server is killed.
-test.use({ alone: true });
+test.use({ alone: true, tab: "own" });
 
 /** `npm run soak` kills 500 times. */
 const KILLS = Number(process.env.PASEAR_KILLS ?? 20);

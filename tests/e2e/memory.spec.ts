@@ -2,6 +2,8 @@ import type { CDPSession, Page } from "@playwright/test";
 import { says } from "./pages";
 import { expect, test } from "./server";
 
+test.use({ tab: "own" });
+
 /** How often a case is opened; `PASEAR_OPENED=50` tries it for longer. */
 const OPENED = Number(process.env.PASEAR_OPENED ?? 12);
 /** By then everything that is kept for good has come. */

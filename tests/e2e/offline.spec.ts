@@ -1,7 +1,7 @@
 import { entry, kept, says } from "./pages";
 import { expect, test } from "./server";
 
-test.use({ alone: true, serviceWorkers: "allow" });
+test.use({ alone: true, tab: "own", serviceWorkers: "allow" });
 
 test("after a first visit everything works with no server, and what was changed is sent when it is back", async ({
   page,

@@ -5,7 +5,7 @@ import { promisify } from "node:util";
 import { expect, test, type TestServer } from "./server";
 
 // The server is stopped, and its log is read.
-test.use({ alone: true });
+test.use({ alone: true, tab: "own" });
 
 // What somebody who runs the server relies on.
 interface Line {

@@ -1,6 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { expect, type TestServer } from "./server";
+import { go } from "./sharedTab";
 
 export const entry = (page: Page) => page.getByRole("textbox", { name: /^Entry line/ });
 export const kept = (page: Page) => page.getByRole("status").filter({ hasText: "All changes kept" });
@@ -23,7 +24,7 @@ export async function choose(page: Page, label: string, option: string): Promise
 /** A view of a demo case, by its address; the way over the shelf is tried by the tests of the shelf. */
 export async function opened(page: Page, server: TestServer, title: string, view = ""): Promise<void> {
   const { id } = await server.case(title);
-  await page.goto(`${server.url}/case/${id}${view && `/${view}`}`);
+  await go(page, `${server.url}/case/${id}${view && `/${view}`}`);
 }
 export async function stand(page: Page, server: TestServer, title = "Lantern stall"): Promise<void> {
   await opened(page, server, title);
@@ -36,7 +37,7 @@ export async function planOf(page: Page, server: TestServer, title = "Two lanter
 /** An empty case, as the button on the shelf makes it, which those tests press that are about it. */
 export async function newCase(page: Page, server: TestServer): Promise<void> {
   const id = await server.make({ format: "pasear-case", version: 1, title: "New case" });
-  await page.goto(`${server.url}/case/${id}`);
+  await go(page, `${server.url}/case/${id}`);
   await expect(page.getByText("No story yet.")).toBeVisible();
 }
 export async function write(page: Page, lines: readonly string[]): Promise<void> {

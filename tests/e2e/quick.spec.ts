@@ -2,6 +2,8 @@ import type { Page } from "@playwright/test";
 import { says, stand } from "./pages";
 import { expect, test } from "./server";
 
+test.use({ tab: "own" });
+
 /** Keeps the code editor on its way until it is let go; all else comes at once. */
 async function holdEditor(page: Page): Promise<() => void> {
   let letGo = (): void => undefined;

@@ -1,7 +1,8 @@
 import { cpSync } from "node:fs";
 import { dirname } from "node:path";
-import { test as base, expect } from "@playwright/test";
+import { test as base, expect, type ConsoleMessage, type Page } from "@playwright/test";
 import { TestServer } from "../shared/testServer";
+import { beenHere, sharedTab, tidied } from "./sharedTab";
 import { readShelf, writeShelf, type ShelfRows } from "./shelfRows";
 
 /** The database after a server's first start, which tests/e2e/firstStart.ts has made for all. */
@@ -25,10 +26,13 @@ interface Fixtures {
   server: TestServer;
   /** whether the browser has been here before */
   visits: "first" | "again";
+  /** a tab that tests use one after the other, or one of its own for each, as those need that look at how it begins */
+  tab: "shared" | "own";
   faults: string[];
 }
 interface Workers {
   shared: Shared;
+  sharedTab: Page;
 }
 /**
  * Tests with a server that has begun before with the demo cases, and has nothing else; whatever the page reports to
@@ -40,6 +44,14 @@ export const test = base.extend<Fixtures, Workers>({
       const shared = { server: await startedAgain(), rows: await readShelf(begun()) };
       await use(shared);
       await shared.server.end();
+    },
+    { scope: "worker" },
+  ],
+  sharedTab: [
+    async ({ browser }, use) => {
+      const page = await sharedTab(browser);
+      await use(page);
+      await page.context().close();
     },
     { scope: "worker" },
   ],
@@ -55,19 +67,38 @@ export const test = base.extend<Fixtures, Workers>({
     }
   },
   visits: ["again", { option: true }],
+  tab: ["shared", { option: true }],
+  context: async ({ browser, tab, sharedTab }, use) => {
+    if (tab === "shared") {
+      await use(sharedTab.context());
+      return;
+    }
+    const context = await browser.newContext();
+    await use(context);
+    await context.close();
+  },
+  page: async ({ context, tab, sharedTab, visits }, use) => {
+    if (tab === "shared") {
+      await tidied(sharedTab);
+      await use(sharedTab);
+      return;
+    }
+    const page = await context.newPage();
+    if (visits === "again") await beenHere(page);
+    await use(page);
+  },
   faults: [
-    async ({ page, visits }, use) => {
-      // Who comes for the first time is offered steps; the tests know their way.
-      if (visits === "again")
-        await page.addInitScript(() => {
-          if (location.protocol.startsWith("http")) localStorage.setItem("pasear:first-steps-left", "true");
-        });
+    async ({ page }, use) => {
       const faults: string[] = [];
-      page.on("pageerror", (e) => faults.push(e.message));
-      page.on("console", (m) => {
+      const thrown = (e: Error) => faults.push(e.message);
+      const told = (m: ConsoleMessage) => {
         if (m.type() === "error" && !/Failed to load resource|ERR_CONNECTION/.test(m.text())) faults.push(m.text());
-      });
+      };
+      page.on("pageerror", thrown);
+      page.on("console", told);
       await use(faults);
+      page.off("pageerror", thrown);
+      page.off("console", told);
       expect(faults).toEqual([]);
     },
     { auto: true },

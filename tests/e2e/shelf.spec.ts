@@ -2,6 +2,8 @@ import { readFile } from "node:fs/promises";
 import { faultsOf } from "./pages";
 import { expect, test } from "./server";
 
+test.use({ tab: "own" });
+
 const COUNT = 150;
 
 test("a long shelf comes page by page, is searched, and every case on it can be reached", async ({ page, server }) => {

@@ -3,6 +3,8 @@ import { unzipSync, strFromU8 } from "fflate";
 import { faultsOf } from "./pages";
 import { expect, test } from "./server";
 
+test.use({ tab: "own" });
+
 test("cases are found by what they say, sorted, tagged, and several are saved, deleted and put back", async ({
   page,
   server,

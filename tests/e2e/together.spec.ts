@@ -1,7 +1,7 @@
 import { expect, test, TestServer } from "./server";
 
 // The server is killed, and another works on its database.
-test.use({ alone: true });
+test.use({ alone: true, tab: "own" });
 
 /**
  * Two processes on one database, as behind one proxy: on one file, or on a libSQL server that begins empty

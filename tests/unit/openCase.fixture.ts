@@ -24,7 +24,7 @@ export class FakeServer {
       this.gone = false;
       return Response.json(this.kept);
     }
-    if (init.method === "GET") return Response.json(this.kept);
+    if (init.method === "GET") return Response.json(path.endsWith("/b") ? { ...this.kept, id: "b" } : this.kept);
     const sent = JSON.parse(init.body!) as { case: CaseFile; revision: number };
     if (sent.revision !== this.kept.revision)
       return Response.json({ message: "stale", data: this.kept }, { status: 409 });

@@ -90,6 +90,24 @@ describe("what was typed is kept before anything else", () => {
     expect(store.keeping).toEqual({ state: "kept", at: 6 });
     expect(world.storage.size).toBe(0);
   });
+  it("is sent at once when another case is opened in its place, after what is on its way", async () => {
+    const store = await openStore();
+    await store.open("a");
+    set(store, 2);
+    await store.open("b");
+    await later(0);
+    expect(world.server.kept.case.givens![0]!.value).toBe(2);
+    expect(world.storage.size).toBe(0);
+    await store.open("a");
+    set(store, 3);
+    await vi.advanceTimersByTimeAsync(500);
+    set(store, 4);
+    await store.open("b");
+    await later(0);
+    expect(world.server.kept.case.givens![0]!.value).toBe(4);
+    expect(world.storage.size).toBe(0);
+    expect(store.id).toBe("b");
+  });
   it("is held while the server is away, also over a reload, and sent when it is back", async () => {
     const store = await openStore();
     await store.open("a");
