@@ -29,7 +29,8 @@ const FORMS: readonly RegExp[] = [
       String.raw`(?<low>.+?)\s+(?:up\s+)?to\s+(?<high>.+)$`,
   ),
   new RegExp(
-    String.raw`^(?<name>${NAME})\s*(?::|\bin\b)\s*(?:from\s+)?(?<low>\S+?)\s*` +
+    String.raw`^(?<name>${NAME})\s*(?::|\bin\b(?:\s+the\s+(?:range|interval)\b)?)\s*(?:from\s+)?` +
+      String.raw`(?<low>\S+?(?:\s+(?:[%$€£]|\p{L}+)(?:/\p{L}+)?)??)\s*` +
       String.raw`(?:…|\.\.\.?|–|\bto\b|(?<=\d)-(?=\d))\s*(?<high>.+)$`,
     "u",
   ),
@@ -79,11 +80,8 @@ export function rangeEntry(text: string, source: CaseFile, model: Model): Entry 
   ).exec(text);
   if (open && mayBeVariable(open[1]!, source))
     return variableEntry(source, { name: open[1]!, from: undefined, to: undefined });
-  const inUnit = anyCase(String.raw`^(${NAME})\s*,?\s+in\s+(\p{L}+)\s*,?\s+(.+)$`).exec(text);
-  if (inUnit && unitWord(inUnit[2]!) !== null && !/[=[]/.test(text)) {
-    const found = rangeEntry(`${inUnit[1]} ${inUnit[3]}`, source, model);
-    if (found?.kind === "variable") return { ...found, row: { ...found.row, unit: unitWord(inUnit[2]!)! } };
-  }
+  const inUnit = rangeInUnit(text, source, model);
+  if (inUnit) return inUnit;
   const counts = COUNTS.exec(text)?.groups;
   if (counts && mayBeVariable(counts.name!, source)) {
     const unit = unitWord(counts.noun!);
@@ -115,6 +113,25 @@ export function rangeEntry(text: string, source: CaseFile, model: Model): Entry 
   const isLow = one.sign!.startsWith(">") || one.sign === "≥";
   const ends = isLow ? { from: value, to: before?.to } : { from: before?.from, to: value };
   return variableEntry(source, { name: one.name!, ...ends, ...(end.unit ? { unit: end.unit } : {}) });
+}
+
+/** `q in lanterns, 0 … 300`, `r in %/year from 2 to 5`, `t in h, t >= 0`: the unit by itself, then the range. */
+const IN_UNIT = anyCase(
+  String.raw`^(?<name>${NAME})\s*,?\s+in\s+(?<unit>\p{L}+(?:/\p{L}+)?|%(?:/\p{L}+)?|[$€£](?:/\p{L}+)?)` +
+    String.raw`(?:\s*[,:]\s*|\s+)(?<range>.+)$`,
+);
+function rangeInUnit(text: string, source: CaseFile, model: Model): Entry | null {
+  const g = IN_UNIT.exec(text)?.groups;
+  const unit = g ? unitWord(g.unit!) : null;
+  if (!g || unit === null || /(?<![<>])=|\[/.test(text) || !mayBeVariable(g.name!, source)) return null;
+  const [name, range] = [g.name!, g.range!];
+  const line = /[<>≤≥]/.test(range) ? range : /^\p{L}/u.test(range) ? `${name} ${range}` : `${name}: ${range}`;
+  // The range is read as one of a variable that has this unit already.
+  const before = source.variables?.find((v) => v.name === name);
+  const others = source.variables?.filter((v) => v !== before) ?? [];
+  const found = rangeEntry(line, { ...source, variables: [...others, { ...before, name, unit }] }, model);
+  if (found?.kind !== "variable") return null;
+  return { ...found, replaces: before !== undefined };
 }
 
 /** Two words in a row are no end of a range, but for a number with its noun. */
