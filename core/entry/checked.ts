@@ -1,7 +1,7 @@
 import { Misread, withEntry, type Entry } from "./entry";
 import { parseUnit, plural } from "../units";
 import { buildModel, modelOf, type CaseFile, type Model, type Variable } from "../model";
-import { formatInput, formatQuantity } from "../explain";
+import { formatQuantity, formatStart } from "../explain";
 import { questionText, withPercents } from "../question";
 import { rangeInUnit } from "./rangeText";
 
@@ -102,7 +102,7 @@ function newVariableSaid({ name, from, to, unit, whole }: Variable, because: str
   const counted = whole ? ", whole" : "";
   if (typeof from !== "number" || typeof to !== "number")
     return `, and its variable ${name}${unit ? ` in ${plural(unit)}` : ""}${counted}, for now any number`;
-  const range = `${formatInput(from, unitOf(unit))} … ${formatQuantity(to, unitOf(unit))}`;
+  const range = `${formatStart(from, unitOf(unit))} … ${formatQuantity(to, unitOf(unit))}`;
   return `, and its variable ${name}, ${range}${counted}${because ? ` (${because})` : ""}`;
 }
 

@@ -5,6 +5,8 @@ export {
   formatInput,
   formatNumber,
   formatQuantity,
+  formatStart,
+  formatStep,
   formatUnderHeading,
   formatMoney,
   inputNoun,

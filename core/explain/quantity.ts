@@ -124,6 +124,16 @@ export function formatUnderHeading(x: number, unit: Unit | null, digits = 6): st
   return isMoney(unit) ? formatQuantity(x, unit, digits) : formatInput(x, unit, digits);
 }
 
+/** The first end of a range, of which the last says the unit: `$0.25 … $1.50`, `4 % … 9 %/year`, `0 … 320 lanterns`. */
+export const formatStart = formatUnderHeading;
+
+/** A distance between two inputs: of percentages, so many percentage points. */
+export function formatStep(x: number, unit: Unit | null, digits = 6): string {
+  if (!isPercent(unit)) return formatQuantity(x, unit, digits);
+  const points = formatNumber(x * 100, digits);
+  return `${points} percentage point${/^−?1$/.test(points) ? "" : "s"}`;
+}
+
 /** An input by itself, where its unit stands elsewhere: a share or a rate is shown in percent, as it is typed. */
 export const formatInput = (x: number, unit: Unit | null, digits = 6): string =>
   isPercent(unit) ? `${formatNumber(x * 100, digits)} %` : formatNumber(x, digits);

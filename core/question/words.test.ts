@@ -29,6 +29,8 @@ const share: Variable = { name: "p", unit: "%", from: 0.01, to: 0.2 };
 const person: Variable = { name: "n", unit: "person", from: 0, to: 5000, whole: true };
 const month: Variable = { name: "m", unit: "month", from: 0, to: 120, whole: true };
 const energy: Variable = { name: "w", unit: "kWh", from: 0, to: 900 };
+const price: Variable = { name: "p", unit: "$", from: 0.5, to: 12 };
+const each: Variable = { name: "p", unit: "$/lantern", from: 2, to: 12.5 };
 const metre: Variable = { name: "d", unit: "m", from: 0, to: 50 };
 
 describe("whole sentences", () => {
@@ -81,8 +83,55 @@ describe("whole sentences", () => {
     ],
     // 20.4 − 4.905 · 2 · 0 at the start
     [second, "m", "20.4 t - 4.905 t^2", { ask: "rate", at: 0 }, "At t = 0 s f changes by 20.4 m per second."],
+    // both ends of a range of money have its sign, of a price what it is for stands at the last
+    [
+      price,
+      "h",
+      "p^2",
+      { ask: "reach", value: -1 },
+      "f is never −1 h on $0.50 … $12: it rises from 0.25 h and stays at or above 0.25 h.",
+    ],
+    [price, "h", "p^2", { ask: "where", relation: "<=", value: 9 }, "f is at most 9 h from $0.50 to $3."],
+    [price, "h", "2 p", { ask: "average", between: [1, 2.5] }, "f is 3.5 h on average from $1 to $2.50."],
+    [each, "h", "2 p", { ask: "where", relation: ">", value: 7 }, "f is above 7 h from p = $3.50 to $12.50/lantern."],
+    // percentages lie percentage points apart: 1.5 · 6 % is 9 %
+    [
+      share,
+      "$",
+      "100 p",
+      { ask: "multiply", factor: 1.5, start: 0.06 },
+      "f comes to $9 after 3 percentage points, at p = 9 %.",
+    ],
+    [
+      share,
+      "$",
+      "100 p",
+      { ask: "multiply", factor: 1.2, start: 0.05 },
+      "f comes to $6 after 1 percentage point, at p = 6 %.",
+    ],
     [metre, null, "sqrt(d) + 1", { ask: "value", at: 9 }, "f(9) is 4."],
   ])("%j, in %s, %s", (variable, unit, text, q, wanted) => expect(says(variable, unit, text, q)).toBe(wanted));
+});
+
+describe("two that pass each other at a jump", () => {
+  it("do not meet there, and that is told of both", () => {
+    const source: CaseFile = {
+      format: "pasear-case",
+      version: 1,
+      title: "Jump",
+      variables: [{ name: "t", unit: "s", from: 0, to: 10 }],
+      functions: [
+        { name: "f", of: "t", by: { kind: "formula", text: "1 + 4 step(t - 4)" } },
+        { name: "g", of: "t", by: { kind: "formula", text: "3" } },
+      ],
+      questions: [{ id: "q", ask: "meet", functions: ["f", "g"] }],
+    };
+    const { model, findings } = analyse(source);
+    expect(sentenceOf(findings[0]!, model)).toBe(
+      "f and g never meet on 0 … 10 s; they differ by 2 throughout. " +
+        "At t = 4 s one jumps past the other without meeting it.",
+    );
+  });
 });
 
 describe("plurals", () => {

@@ -36,8 +36,13 @@ export function levelSentence(f: AtLevel, say: Speech, words: LevelWords): strin
 const digitsThatPart = (all: readonly Solution[]): number =>
   [6, 9, 12, 16].find((d) => new Set(all.map((s) => formatNumber(s.at, d))).size === all.length) ?? 16;
 
-const jumped = (f: AtLevel, say: Speech): string =>
-  f.jumps.length > 0 ? ` It jumps over that value at ${list(f.jumps.map((j) => say.at(j)))} without taking it.` : "";
+function jumped(f: AtLevel, say: Speech): string {
+  if (f.jumps.length === 0) return "";
+  const at = list(f.jumps.map((j) => say.at(j)));
+  return f.ask === "meet"
+    ? ` At ${at} one jumps past the other without meeting it.`
+    : ` It jumps over that value at ${at} without taking it.`;
+}
 
 function wholes(f: AtLevel, say: Speech, words: LevelWords): string {
   const beside = f.solutions.filter((s) => s.whole && s.whole.at !== s.at);

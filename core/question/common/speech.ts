@@ -3,6 +3,7 @@ import {
   formatInput,
   formatNumber,
   formatQuantity,
+  formatStart,
   inputNoun,
   isCounted,
   isMoney,
@@ -62,14 +63,21 @@ export class Speech {
     return inputNoun(this.x, this.input, count);
   }
 
+  /** The ends of a range: the last says the unit. */
+  private start(x: number): string {
+    return formatStart(x, this.input);
+  }
+  private end(x: number): string {
+    return formatQuantity(x, this.input);
+  }
   /** "on 0 … 250 lanterns", "from t = 2 s on" */
   range(searched: { from: number; to: number } | null = null): string {
     const { from, to } = this.about;
-    if (searched) return `on the range searched, ${this.bare(searched.from)} … ${this.bare(searched.to)}`;
+    if (searched) return `on the range searched, ${this.start(searched.from)} … ${this.end(searched.to)}`;
     if (from === null && to === null) return `for any ${this.x}`;
     if (from === null) return `up to ${this.at(to!)}`;
     if (to === null) return `from ${this.at(from)} on`;
-    return `on ${this.bare(from)} … ${formatQuantity(to, this.input)}`;
+    return `on ${this.start(from)} … ${this.end(to)}`;
   }
   /** "everywhere on 0 … 10", "for every x" */
   everywhere(searched: { from: number; to: number } | null = null): string {
@@ -82,9 +90,8 @@ export class Speech {
   }
   /** "from 8 to 10 lanterns", "from x = 8 to 10" */
   span(from: number, to: number, [after, before] = ["", ""]): string {
-    const end = `${before}${formatQuantity(to, this.input, 6)}`;
-    const start = this.isCounted() ? formatNumber(from) : `${this.x} = ${this.bare(from)}`;
-    return `from ${after}${start} to ${end}`;
+    const start = this.isCounted() ? this.start(from) : `${this.x} = ${this.start(from)}`;
+    return `from ${after}${start} to ${before}${this.end(to)}`;
   }
   /** A stretch on which something is so throughout; an end that does not belong to it is told as that. */
   stretch(s: FindingStretch): string {

@@ -1,5 +1,5 @@
 import { besides } from "../../numeric";
-import { subtract, type Expression } from "../../formula";
+import { apply, subtract, type Expression } from "../../formula";
 import { findBest, newWork } from "../../solve";
 import { Refusal, type Asking } from "../common/asking";
 import { isClose } from "../common/digits";
@@ -22,15 +22,12 @@ export function meet(asking: Asking<QuestionOf<"meet">>): MeetFinding {
 
 /** Where two functions are furthest apart on the range, and by how much. */
 function greatestDifference(asking: Asking, difference: Expression): MeetFinding["gap"] {
-  const [high, low] = ([1, -1] as const).map((sense) =>
-    findBest(difference, asking.table, asking.range, sense, newWork(2000, 200)),
-  );
-  // "They differ most by" is a claim too: only of searches that left nothing open.
-  if (high!.status !== "attained" || low!.status !== "attained" || !high!.complete || !low!.complete) return null;
-  const far = Math.abs(high!.value) >= Math.abs(low!.value) ? high! : low!;
+  const far = findBest(apply("abs", difference), asking.table, asking.range, 1, newWork(2000, 200));
+  // "They differ most by" is a claim too: only of a search that left nothing open.
+  if (far.status !== "attained" || !far.complete) return null;
   if (far.exactValue === null && !isClose({ lo: far.low, hi: far.high })) return null;
   const [flat] = far.flat;
   const isThroughout = flat !== undefined && isWholeRange(flat, asking.range);
   const somewhere = flat && (Number.isFinite(flat.lo) ? flat.lo : flat.hi);
-  return { at: isThroughout ? null : (far.best[0]?.at ?? somewhere ?? 0), size: Math.abs(far.value) };
+  return { at: isThroughout ? null : (far.best[0]?.at ?? somewhere ?? 0), size: far.value };
 }

@@ -1,4 +1,4 @@
-import { formatNumber, formatQuantity } from "../../explain";
+import { formatNumber, formatStep } from "../../explain";
 import type { Speech } from "../common/speech";
 import type { MultiplyFinding, Solution } from "../finding";
 import type { QuestionOf } from "../kind";
@@ -13,7 +13,7 @@ export function sentence(f: MultiplyFinding, say: Speech, q: QuestionOf<"multipl
     const instead = say.instead(f.behaviour);
     return `${say.name} never comes ${q.factor === 1 ? "back " : ""}to ${goal} ${say.range(f.searched)}${instead}.`;
   }
-  const time = formatQuantity(s.at - f.start, say.input);
+  const time = formatStep(s.at - f.start, say.input);
   const at = f.start === 0 ? "" : `, at ${say.at(s.at)}`;
   const reads = s.reads ? ` (${s.reads})` : "";
   return `${say.name} comes to ${goal} after ${time}${at}${reads}.${firstWhole(s, f, say, q)}`;

@@ -1,4 +1,4 @@
-import { formatNumber, formatQuantity, isPercent, oneOf } from "../../explain";
+import { formatNumber, formatStep, isPercent, oneOf } from "../../explain";
 import { NAME, overStretch } from "../common/line";
 import { exactNote } from "../common/exactNote";
 import { functionReplaced, pairReplaced } from "../common/replaced";
@@ -20,8 +20,7 @@ function sentence(f: RateFinding, say: Speech, q: QuestionOf<"rate">): string {
 
 function amount(change: number, say: Speech, q: QuestionOf<"rate">): string {
   if (q.as === "percent") return `${formatNumber(change * 100)} %`;
-  if (isPercent(say.output)) return `${formatNumber(change * 100)} percentage points`;
-  return formatQuantity(change, say.output);
+  return formatStep(change, say.output);
 }
 
 /** How fast does a function change, at an input or between two? */
