@@ -1,9 +1,12 @@
 import { Misread, withEntry, type Entry } from "./entry";
-import { parseUnit, plural } from "../units";
+import { parseUnit } from "../units";
 import { buildModel, modelOf, type CaseFile, type Model, type Variable } from "../model";
-import { formatQuantity, formatStart } from "../explain";
+import { formatQuantity, formatStart, unitFor } from "../explain";
 import { questionText, withPercents } from "../question";
 import { rangeInUnit } from "./rangeText";
+
+/** Digits of a number that is told as it was typed. */
+const DIGITS = 12;
 
 export type Interpretation =
   | { readonly ok: true; readonly entry: Entry; readonly says: string; readonly warning: string | null }
@@ -75,13 +78,11 @@ function say(entry: Entry, built: Model): string {
     case "given":
       return (
         `${entry.replaces ? "changes" : "adds"} the given ${entry.row.name} = ` +
-        `${formatQuantity(entry.row.value, unitOf(entry.row.unit), 12)}`
+        `${formatQuantity(entry.row.value, unitOf(entry.row.unit), DIGITS)}`
       );
     case "variable": {
-      const { name, from, to, unit, whole } = entry.row;
-      const isOpen = from === undefined && to === undefined;
-      const range = isOpen ? (unit ? ` ${unit}` : "") : `, ${rangeInUnit(entry.row)}`;
-      return `${entry.replaces ? "changes" : "adds"} the variable ${name}${range}${whole ? ", whole" : ""}`;
+      const whole = entry.row.whole ? ", whole" : "";
+      return `${entry.replaces ? "changes" : "adds"} the variable ${entry.row.name}${rangeSaid(entry.row)}${whole}`;
     }
     case "function": {
       const f = built.functions.get(entry.row.name);
@@ -98,12 +99,21 @@ function say(entry: Entry, built: Model): string {
   }
 }
 
+/** ", 0 … 30 years", ", in kites"; nothing of a variable of which neither is told. */
+function rangeSaid(row: Variable): string {
+  const { from, to, unit } = row;
+  if (from === undefined && to === undefined) return unit ? `, in ${unitFor(2, unit)}` : "";
+  const areNumbers = typeof from === "number" && typeof to === "number";
+  return `, ${areNumbers ? between(from, to, unit) : rangeInUnit(row)}`;
+}
+const between = (from: number, to: number, unit: string | undefined): string =>
+  `${formatStart(from, unitOf(unit), DIGITS)} … ${formatQuantity(to, unitOf(unit), DIGITS)}`;
+
 function newVariableSaid({ name, from, to, unit, whole }: Variable, because: string | undefined): string {
   const counted = whole ? ", whole" : "";
   if (typeof from !== "number" || typeof to !== "number")
-    return `, and its variable ${name}${unit ? ` in ${plural(unit)}` : ""}${counted}, for now any number`;
-  const range = `${formatStart(from, unitOf(unit))} … ${formatQuantity(to, unitOf(unit))}`;
-  return `, and its variable ${name}, ${range}${counted}${because ? ` (${because})` : ""}`;
+    return `, and its variable ${name}${unit ? ` in ${unitFor(2, unit)}` : ""}${counted}, for now any number`;
+  return `, and its variable ${name}, ${between(from, to, unit)}${counted}${because ? ` (${because})` : ""}`;
 }
 
 function unitOf(text: string | undefined) {

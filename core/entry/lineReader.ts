@@ -1,5 +1,5 @@
 import { Misread, freshId, withEntry, type Entry } from "./entry";
-import { anyCase, RESERVED, nearName, quoted } from "../formula";
+import { anyCase, NO_FACTORIAL, RESERVED, nearName, quoted } from "../formula";
 import { formatQuantity } from "../explain";
 import { buildModel, modelOf, type CaseFile, type Model, type Question } from "../model";
 import { NAME } from "../question";
@@ -42,6 +42,7 @@ export class LineReader {
       return refusal(
         `${quoted(unequal)} asks where two things differ; ask where one is above (\`>\`) or below (\`<\`) the other.`,
       );
+    if (FACTORIAL.test(this.body)) return refusal(NO_FACTORIAL);
     const read = this.range() ?? this.sides() ?? this.assignment() ?? this.strictQuestion() ?? this.bestOfFormula();
     if (read) return read;
     const number = this.number();
@@ -251,6 +252,9 @@ const interpretsAsGiven = (text: string, source: CaseFile): boolean => {
   const read = interpret(text, source);
   return read.ok && read.entry.kind === "given";
 };
+
+/** The mark behind a number, a bracket, or a letter by itself. */
+const FACTORIAL = /(?:[\d)]|(?<!\p{L})\p{L})\s*!/u;
 
 /** What only asks for the number of a calculation. */
 const CALCULATE = anyCase(

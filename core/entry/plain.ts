@@ -22,10 +22,15 @@ export function plainLine(text: string): string {
   return bars(t).trim();
 }
 
-/** A full stop, a comma, a backslash left over at the end of a line; a digit keeps nothing of them either. */
+/**
+ * A full stop, a comma, a backslash left over at the end of a line; a digit keeps nothing of them either. `!` ends a
+ * sentence; behind a number, a bracket, a letter alone or in an equation it is a factorial: it stays, and is refused.
+ */
 function withoutEnd(text: string): string {
   const asks = /\?\s*$/.test(text);
-  const body = text.replace(/[\s?]*$/, "").replace(/(?:[.,;!\s]|\\)+$/, "");
+  const isSentence = !text.includes("=") && /\p{L}{2,}\s*!+[\s?]*$/u.test(text);
+  const mark = isSentence ? /(?:[.,;!\s]|\\)+$/ : /(?:[.,;\s]|\\)+$/;
+  const body = text.replace(/[\s?]*$/, "").replace(mark, "");
   return asks ? `${body} ?` : body;
 }
 
@@ -69,8 +74,25 @@ const WITHOUT_BRACKETS = new RegExp(
   String.raw`(?<![\p{L}\d_])(sin|cos|tan|ln|exp|sqrt|log10|log2)\s+(${FACTOR})(?![\p{L}\d(^.])`,
   "gu",
 );
+const POWER_WITHOUT_BRACKETS = new RegExp(
+  String.raw`(?<![\p{L}\d_])(sin|cos|tan)\s*\^\s*([23])\s+(${FACTOR})(?![\p{L}\d(^.])`,
+  "gu",
+);
 /** `sin x`, `ln 2x`: the input of a function without its brackets, where it is one factor. */
-const withBrackets = (text: string): string => text.replace(WITHOUT_BRACKETS, "$1($2)");
+const withBrackets = (text: string): string => powers(text).replace(WITHOUT_BRACKETS, "$1($2)");
+
+/**
+ * `arctan(x)` as `atan(x)`; `sin^2(x)` and `cos² x` with the power behind. The power −1 is read in two ways, and stays.
+ */
+const powers = (text: string): string =>
+  text
+    .replace(/(?<![\p{L}\d_])arc(sin|cos|tan)(?=\s*\()/gu, "a$1")
+    .replace(
+      /(?<![\p{L}\d_])(sin|cos|tan)\s*\^?([²³])\s*/gu,
+      (_, wave: string, n: string) => `${wave}^${n === "²" ? 2 : 3} `,
+    )
+    .replace(/(?<![\p{L}\d_])(sin|cos|tan)\s*\^\s*([23])\s*\(([^()]*)\)/gu, "$1($3)^$2")
+    .replace(POWER_WITHOUT_BRACKETS, "$1($3)^$2");
 
 const DIGITS = String.raw`\d(?:[\d,]*\d)?(?:\.\d+)?`;
 // A dash between numbers is a minus everywhere else, and so here.

@@ -80,7 +80,7 @@ export function rangeEntry(text: string, source: CaseFile, model: Model): Entry 
   ).exec(text);
   if (open && mayBeVariable(open[1]!, source))
     return variableEntry(source, { name: open[1]!, from: undefined, to: undefined });
-  const inUnit = rangeInUnit(text, source, model);
+  const inUnit = unitFirst(text, source, model);
   if (inUnit) return inUnit;
   const counts = COUNTS.exec(text)?.groups;
   if (counts && mayBeVariable(counts.name!, source)) {
@@ -120,7 +120,7 @@ const IN_UNIT = anyCase(
   String.raw`^(?<name>${NAME})\s*,?\s+in\s+(?<unit>\p{L}+(?:/\p{L}+)?|%(?:/\p{L}+)?|[$€£](?:/\p{L}+)?)` +
     String.raw`(?:\s*[,:]\s*|\s+)(?<range>.+)$`,
 );
-function rangeInUnit(text: string, source: CaseFile, model: Model): Entry | null {
+function unitFirst(text: string, source: CaseFile, model: Model): Entry | null {
   const g = IN_UNIT.exec(text)?.groups;
   const unit = g ? unitWord(g.unit!) : null;
   if (!g || unit === null || /(?<![<>])=|\[/.test(text) || !mayBeVariable(g.name!, source)) return null;

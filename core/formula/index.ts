@@ -8,6 +8,7 @@ export { parse } from "./syntax";
 export { MAX_DEPTH, MAX_LENGTH, type Syntax, type Operator } from "./syntaxTree";
 export { tokenize, type Token } from "./tokens";
 export { resolve, isFunctionName, type Names, type NamedNumber, type Resolved } from "./resolve";
+export { NO_FACTORIAL } from "./elsewhere";
 export { RESERVED, BUILTIN_FUNCTIONS, BUILTIN_MEANINGS, CONSTANTS } from "./builtin";
 export { UNARY_VALUES, compileNumber, type NumberFunction, type FunctionLookup } from "./evaluate";
 export { compileEnclosure, box, type EnclosureFunction } from "./enclose";

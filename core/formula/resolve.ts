@@ -7,6 +7,7 @@ import { nearProduct, problem, quoted, type Problem, type ProblemCode, type Span
 import { parse } from "./syntax";
 import type { Syntax } from "./syntaxTree";
 import { keptAsWritten, writtenAs } from "./asWritten";
+import { knownElsewhere } from "./elsewhere";
 import { UNARY, BUILTIN_FUNCTIONS, CONSTANTS, RESERVED } from "./builtin";
 
 type Applied = Syntax & { readonly type: "apply" };
@@ -158,6 +159,10 @@ class Resolver {
   }
 
   private unknown(name: string, at: { start: number; end: number }, applied: boolean): Problem {
+    const code = applied ? "unknown-function" : "unknown-name";
+    const span = { start: at.start, end: at.start + name.length };
+    const elsewhere = knownElsewhere(name);
+    if (elsewhere) return problem(code, span, elsewhere.says, elsewhere.mend ?? undefined);
     const known = [
       ...this.names.givens.keys(),
       ...this.names.functions.keys(),
@@ -170,12 +175,7 @@ class Resolver {
       : applied
         ? ` Write a given or a function of that name first, or a times sign if it is a product.`
         : ` Write it as a given first, for example \`${name} = 12\`.`;
-    return problem(
-      applied ? "unknown-function" : "unknown-name",
-      { start: at.start, end: at.start + name.length },
-      `${quoted(name)} is not known here.${hint}`,
-      near ?? undefined,
-    );
+    return problem(code, span, `${quoted(name)} is not known here.${hint}`, near ?? undefined);
   }
 
   private application(s: Applied): Expression {

@@ -1,3 +1,4 @@
+import { AS_PIECES, NO_FACTORIAL } from "./elsewhere";
 import { lowered, remembered } from "../numeric";
 import { problem, quoted, type Problem, type Span } from "./problem";
 
@@ -98,18 +99,20 @@ function cut(text: string): Tokens {
       inList.pop();
       tokens.push({ ...span(1), kind: "close" });
     } else if (ch === "," || ch === ";") tokens.push({ ...span(1), kind: "comma" });
-    else return fail(problem("strange-character", span(ch.length), strange(ch, at)));
+    else return fail(problem("strange-character", span(ch.length), strange(ch, at, text)));
     at++;
   }
   tokens.push({ kind: "end", start: text.length, end: text.length });
   return { tokens, problem: null };
 }
 
-function strange(ch: string, at: number): string {
+function strange(ch: string, at: number, text: string): string {
   const sign = quoted(ch);
-  if (/[<>=≤≥≠]/.test(ch)) return `${sign} at place ${at + 1} compares two sides; a formula is one side only.`;
+  const cases = /\bif\b/i.test(text) ? ` ${AS_PIECES}` : "";
+  if (/[<>=≤≥≠]/.test(ch)) return `${sign} at place ${at + 1} compares two sides; a formula is one side only.${cases}`;
   if (ch === "|")
     return `${quoted("|")} at place ${at + 1} cannot stand in a formula; write the absolute value as \`abs(…)\`.`;
+  if (ch === "!") return NO_FACTORIAL;
   if (ch === "%") return "`%` belongs right after a number, as in `4.2%`.";
   if (/[$€£¥]/.test(ch)) return `Units stay outside the formula: leave out ${sign} and set the unit beside it.`;
   return `${sign} at place ${at + 1} is not part of a formula.`;

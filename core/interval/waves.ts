@@ -60,14 +60,18 @@ export function acos(a: Enclosure): Enclosure {
 
 export const atan = (a: Enclosure): Enclosure => monotone(a, Math.atan);
 
-export const sinh = (a: Enclosure): Enclosure => monotone(a, Math.sinh);
+export function sinh(a: Enclosure): Enclosure {
+  if (a.flags & EMPTY) return NOTHING;
+  return make(a.lo === 0 ? 0 : downWide(Math.sinh(a.lo)), a.hi === 0 ? 0 : upWide(Math.sinh(a.hi)), a.flags);
+}
 
 export function cosh(a: Enclosure): Enclosure {
   if (a.flags & EMPTY) return NOTHING;
   const least = a.lo > 0 ? a.lo : a.hi < 0 ? -a.hi : 0;
+  const most = Math.max(-a.lo, a.hi);
   return make(
     least === 0 ? 1 : Math.max(1, downWide(Math.cosh(least))),
-    upWide(Math.cosh(Math.max(-a.lo, a.hi))),
+    most === 0 ? 1 : upWide(Math.cosh(most)),
     a.flags,
   );
 }

@@ -3,7 +3,7 @@ import { Speech } from "./common/speech";
 import { Unfit, roundingWords, type Slot, type SlotOf, type SlotResult } from "./common/slots";
 import { typedInPercent } from "./common/percents";
 import { QuestionWords, type QuestionPart } from "./common/words";
-import { formatQuantity } from "../explain";
+import { formatStep } from "../explain";
 import { isStopped, solutionsOf, stretchesOf, type Finding } from "./finding";
 import { roomOf } from "./rooms";
 
@@ -20,9 +20,7 @@ export function sentenceOf(f: Finding, model: Model): string {
   const isFound = f.status === "found" && solutionsOf(f).length + stretchesOf(f).length > 0;
   // Of an answer that comes again for ever, how often.
   const often =
-    repeats && isFound
-      ? `${said.replace(/\.$/, "")}, and again every ${formatQuantity(repeats.every, say.input)}.`
-      : said;
+    repeats && isFound ? `${said.replace(/\.$/, "")}, and again every ${formatStep(repeats.every, say.input)}.` : said;
   // There may be more answers, earlier or better ones, where nothing is settled.
   return isFound && !f.complete ? `As far as is settled, ${often.replace(/^Least:/, "least:")}` : often;
 }

@@ -1,4 +1,5 @@
-import { analysed as analyse, saidOf as sentenceOf } from "./full.fixture";
+import { analyse, sentenceOf as plainSentence, type Finding } from "./index";
+import { analysed, saidOf as sentenceOf } from "./full.fixture";
 import { describe, expect, it } from "vitest";
 import type { CaseFile, Question, Variable } from "../model";
 import { oneFunction } from "./oneFunction.fixture";
@@ -18,7 +19,7 @@ function says(variable: Variable, unit: string | null, text: string, q: Asked): 
     functions: [{ name: "f", of: variable.name, by: { kind: "formula", text }, ...(unit === null ? {} : { unit }) }],
     questions: [{ id: "q", function: "f", ...q } as Question],
   };
-  const { model, findings } = analyse(source);
+  const { model, findings } = analysed(source);
   expect(model.errors).toEqual([]);
   return sentenceOf(findings[0]!, model);
 }
@@ -126,7 +127,7 @@ describe("two that pass each other at a jump", () => {
       ],
       questions: [{ id: "q", ask: "meet", functions: ["f", "g"] }],
     };
-    const { model, findings } = analyse(source);
+    const { model, findings } = analysed(source);
     expect(sentenceOf(findings[0]!, model)).toBe(
       "f and g never meet on 0 … 10 s; they differ by 2 throughout. " +
         "At t = 4 s one jumps past the other without meeting it.",
@@ -185,4 +186,45 @@ describe("what has no best value says where it goes instead", () => {
     [free, "exp(-x)", "least", "f has no least value: it comes ever closer to 0 as x grows, and does not take it."],
     [free, "1/x", "least", "f has no least value: it falls without bound near x = 0."],
   ])("%j %s, %s: %s", (variable, text, ask, sentence) => expect(says(variable, null, text, { ask })).toBe(sentence));
+});
+
+describe("numbers beyond all that can be written", () => {
+  it.each<[string, Asked, string]>([
+    [
+      "exp(100 t)",
+      { ask: "rate", between: [1, 60] },
+      "The rate of f from t = 1 to 60 is too large a number to be written here.",
+    ],
+    [
+      "exp(100 t)",
+      { ask: "multiply", factor: 3, start: 20 },
+      "Not settled: whether f comes to 3 times its value at 20 weeks could not be proven or excluded.",
+    ],
+    ["exp(exp(10)) + 0 t", { ask: "least" }, "Not settled: where f is least could not be proven."],
+    // The least of sinh(acos(1 − t)) is sinh(0), exactly.
+    ["sinh(acos(1 - t))", { ask: "least" }, "f is least at 0 weeks: 0."],
+    [
+      "sinh(acos(1 - t))",
+      { ask: "where", relation: "<", value: -1 },
+      "f is never below −1 on 0 … 60 weeks: it stays at or above 0.",
+    ],
+  ])("%s, %j", (text, q, wanted) => expect(says(week, null, text, q)).toBe(wanted));
+});
+
+describe("what is not settled is said in full", () => {
+  it("of whole inputs too", () => {
+    const source: CaseFile = {
+      format: "pasear-case",
+      version: 1,
+      title: "Stall",
+      variables: [{ name: "q", unit: "lantern", from: 0, to: 100, whole: true }],
+      functions: [{ name: "f", of: "q", unit: "$", by: { kind: "formula", text: "50 q - q^2/3" } }],
+      questions: [{ id: "q", ask: "greatest", function: "f" }],
+    };
+    const { model, findings } = analyse(source);
+    expect(plainSentence(findings[0]!, model)).toBe("75 lanterns: $1,875.");
+    expect(plainSentence({ ...findings[0]!, complete: false } as Finding, model)).toBe(
+      "As far as is settled, f is greatest at 75 lanterns: $1,875.",
+    );
+  });
 });

@@ -4,9 +4,9 @@ import { derivedWorld, randomInner } from "./derived";
 import { plus, randomFormula, type Measured, type Plain } from "./plain";
 import type { World } from "./world";
 
-/** How far beside an input a function is looked at, relative to the input or to 1; how much closer, and closest. */
+/** How far beside an input a function is looked at, relative to the input or to 1; and how many times closer, in turn. */
 const BESIDE = 2 ** -14;
-const [CLOSER, CLOSEST] = [4, 2 ** 24];
+const [CLOSER, CLOSE] = [4, [7, 10, 13, 16, 20, 24].map((n) => 2 ** n)];
 /** What rises more than this is not looked at. */
 const STEEPEST = 1e6;
 
@@ -23,24 +23,28 @@ const slopeOf = (f: Plain): Plain => ({
     const own = at(0);
     if (own.off !== Infinity && Number.isNaN(own.v)) return own;
     const h = BESIDE * Math.max(1, Math.abs(x.v));
-    const [far, close, closest] = [h, h / CLOSER, h / CLOSEST].map((step) => {
+    const sidesAt = (step: number): Sides => {
       const [before, after] = [at(-step), at(step)];
       return {
         right: (after.v - own.v) / step,
         left: (own.v - before.v) / step,
         off: (before.off + own.off + after.off) / step,
       };
-    }) as [Sides, Sides, Sides];
+    };
+    const [far, close] = [sidesAt(h), sidesAt(h / CLOSER)];
     const off = far.off + close.off;
     const [apart, closer] = [far, close].map((s) => Math.abs(s.right - s.left)) as [number, number];
     if (!(off < Infinity) || !(closer <= apart / 2 + off)) return LOST;
-    const [coarse, fine, finest] = [far, close, closest].map((s) => (s.left + s.right) / 2) as [number, number, number];
-    // A stair of fine steps looks like a slope from afar, and one of very fine steps from close by.
+    const [coarse, fine] = [slopeFrom(far), slopeFrom(close)];
+    // A stair of fine steps looks like a slope from afar, and one of very fine or very low steps from close by.
     if (Math.abs(fine) > STEEPEST) return LOST;
-    if (!(Math.abs(fine - finest) <= Math.abs(fine) / 100 + Math.abs(fine - coarse) + closest.off)) return LOST;
+    const near = Math.abs(fine) / 100 + Math.abs(fine - coarse);
+    const isSo = (s: Sides) => Math.abs(fine - slopeFrom(s)) <= near + s.off;
+    if (!CLOSE.every((n) => isSo(sidesAt(h / n)))) return LOST;
     return { v: fine, off: 4 * Math.abs(fine - coarse) + 4 * off + Math.abs(fine) * 1e-9 };
   },
 });
+const slopeFrom = ({ left, right }: Sides): number => (left + right) / 2;
 interface Sides {
   readonly left: number;
   readonly right: number;

@@ -1,4 +1,4 @@
-import { formatNumber, formatInput, formatQuantity, isMoney, list } from "../../explain";
+import { formatNumber, formatStart, formatQuantity, isMoney, list } from "../../explain";
 import type { MeetFinding, ReachFinding, Solution } from "../finding";
 import { MOST_TOLD, few, type Speech } from "./speech";
 
@@ -72,12 +72,12 @@ function onePlace(f: AtLevel, s: Solution, say: Speech, words: LevelWords): stri
 }
 
 function unsettled(f: AtLevel, say: Speech, goal: string): string {
-  const rest = f.open
-    .filter((s) => s.from !== null)
-    .map((s) => {
-      const [a, b] = [formatInput(s.from!, say.input, 8), formatInput(s.to ?? Infinity, say.input, 8)];
-      return a === b ? `near ${a}` : `on ${a} … ${b}`;
-    });
+  const rest = f.open.flatMap(({ from, to }) => {
+    if (from === null) return [];
+    if (to === null) return [`from ${say.at(from, 8)} on`];
+    const [a, b] = [formatStart(from, say.input, 8), formatStart(to, say.input, 8)];
+    return [a === b ? `near ${say.at(from, 8)}` : `on ${a} … ${formatQuantity(to, say.input, 8)}`];
+  });
   const places = [...new Set(rest)];
   const told = places.length > MOST_TOLD ? few(places, "and", "stretches") : list(places);
   return `Not settled: whether ${goal} could not be proven or excluded${told ? ` ${told}` : ""}.`;

@@ -141,10 +141,12 @@ export class Speech {
   private stepFor(y: number): number {
     if (isCounted(this.output)) return 1;
     if (isMoney(this.output) && Math.abs(y) >= CENT) return CENT;
-    return y === 0 ? 1 : 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3);
+    // What is nearer to 0 than any step can tell is told to the step.
+    return Math.abs(y) < LEAST_TOLD ? 1 : 10 ** (Math.floor(Math.log10(Math.abs(y))) - 3);
   }
 }
 
 /** Share of a number below which two of them are told as one. */
 const SAME_REL_TOL = 1e-9;
 const CENT = 0.01;
+const LEAST_TOLD = 1e-300;

@@ -31,6 +31,9 @@ export function best(asking: BestAsking): BestFinding {
   const sense = asking.q.ask === "greatest" ? 1 : -1;
   const found = findBest(asking.body(), asking.table, asking.range, sense, asking.work);
   const wholes = wholesOf(asking, found, sense);
+  if (found.status === "attained" && !Number.isFinite(found.value))
+    // Larger than any number here: which of such values is best cannot be told.
+    return { ...without(asking), status: "unsettled", open: [...found.open, ...found.flat].map(toldOpen) };
   if (found.status === "attained") return attained(asking, found, wholes, sense);
   const bound = found.status === "approached" || found.status === "unbounded" ? found.bound : null;
   const isKnown = wholes?.complete || found.status !== "unsettled";

@@ -7,12 +7,17 @@ export function sentence(f: BestFinding, say: Speech): string {
   if (f.status === "unsettled") return `Not settled: where ${say.name} is ${f.ask} could not be proven.`;
   const value = f.value === null ? "" : say.out(f.value);
   if (f.status === "everywhere") return `${say.name} is ${value} throughout; no input is better than another.`;
-  if (f.wholeTies) return ties(f.wholeTies, say);
+  // What is not settled is said in full: "As far as is settled, P is greatest at 29 or 30 lanterns".
+  const isShort = f.complete;
+  if (f.wholeTies) return `${isShort ? "" : `${say.name} is ${f.ask} at `}${ties(f.wholeTies, say)}`;
   if (f.stretches.length > 0)
     return `${say.name} is ${f.ask} ${few(f.stretches.map((s) => say.stretch(s)))}: ${value}.`;
   const whole = f.solutions[0]?.whole;
-  if (whole && say.isCounted()) return `${formatQuantity(whole.at, say.input)}: ${say.out(whole.value)}.`;
-  if (whole) return `${say.name} is ${f.ask} at ${say.x} = ${formatNumber(whole.at)}: ${say.out(whole.value)}.`;
+  if (whole && say.isCounted() && isShort) return `${formatQuantity(whole.at, say.input)}: ${say.out(whole.value)}.`;
+  if (whole) {
+    const at = say.isCounted() ? say.at(whole.at) : `${say.x} = ${formatNumber(whole.at)}`;
+    return `${say.name} is ${f.ask} at ${at}: ${say.out(whole.value)}.`;
+  }
   return `${say.name} is ${f.ask} at ${few(
     f.solutions.map((s) => say.place(s)),
     "and",

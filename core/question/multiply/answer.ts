@@ -84,11 +84,7 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
     solutions: found ? [found] : [],
     stretches,
     open: open.map(toldOpen),
-    message: found
-      ? open.length > 0
-        ? openMessage(open, variable.name)
-        : vague
-      : `${name} comes to it just after ${variable.name} = ${showSpot(plateau!.from!, variable.unit)}.`,
+    message: open.length > 0 ? openMessage(open, variable.name) : vague,
     secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
   };
 }

@@ -65,11 +65,19 @@ function between(asking: RateAsking, a: Spot, b: Spot): RateFinding {
   if (!exact && Number.isFinite(of.lo) && Number.isFinite(of.hi) && !isClose(of))
     return { ...without(asking, over), status: "unsettled", message: onlyBetween(`the rate of ${name}`, of) };
   const value = exact ? toDouble(exact) : of.lo + (of.hi - of.lo) / 2;
+  if (!Number.isFinite(value))
+    return {
+      ...without(asking, over),
+      status: "none",
+      message:
+        `The rate of ${name} from ${x} = ${asking.shown(a)} to ${asking.shown(b)} is too large a number ` +
+        "to be written here.",
+    };
   const n = table.number(name);
   const plain = (n(b.at) - n(a.at)) / (b.at - a.at) / (isPercent ? n(a.at) : 1);
   return {
     ...without(asking, over),
-    complete: Number.isFinite(value),
+    complete: true,
     value,
     exactValue: exact ? (decimalText(exact) ?? null) : null,
     secondWay: plainEvaluation(value, plain, (Math.abs(n(a.at)) + Math.abs(n(b.at))) * DIFFERENCE_ROUNDED),

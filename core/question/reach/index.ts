@@ -12,7 +12,8 @@ import type { Kind } from "../kind";
 export const reach: Kind<"reach"> = {
   sentence(f, say) {
     const level = say.out(f.level);
-    const instead = say.instead(f.behaviour);
+    // What jumps over the level is told as that.
+    const instead = f.jumps.length > 0 ? "" : say.instead(f.behaviour);
     return levelSentence(f, say, {
       goal: `${say.name} is ${level}`,
       holds: `it is at least ${level}`,
