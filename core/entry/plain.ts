@@ -2,6 +2,17 @@ import { NAME } from "../question";
 import { anyCase } from "../formula";
 import { latexToPlain } from "./latex";
 
+/** What stands behind a whole number, as in 2½, is added to it. */
+const DECIMALS: Readonly<Record<string, string>> = { "½": ".5", "¼": ".25", "¾": ".75", "⅛": ".125" };
+const PARTS: Readonly<Record<string, string>> = {
+  "½": "1/2",
+  "⅓": "1/3",
+  "⅔": "2/3",
+  "¼": "1/4",
+  "¾": "3/4",
+  "⅛": "1/8",
+};
+
 /** A line as it is typed or pasted, in the characters that formulas and questions are written with. */
 export function plainLine(text: string): string {
   let t = text.replace(/[\u200b\ufeff]/g, "").trim();
@@ -11,9 +22,15 @@ export function plainLine(text: string): string {
     .replace(/π/gu, " pi ")
     .replace(/:=/g, "=")
     .replace(/\*\*/g, "^")
-    .replace(/½/g, "(1/2)")
-    .replace(/¼/g, "(1/4)")
-    .replace(/¾/g, "(3/4)");
+    .replace(/(?<![\d.,])(\d+)([½¼¾⅛])/g, (_, whole: string, part: string) => whole + DECIMALS[part])
+    .replace(/(?<![\d.,])(\d+)([⅓⅔])/g, (_, whole: string, part: string) => `(${whole}+${PARTS[part]})`)
+    .replace(/[½⅓⅔¼¾⅛]/g, (part) => `(${PARTS[part]})`)
+    .replace(/⌊([^⌊⌋]*)⌋/g, "floor($1)")
+    .replace(/⌈([^⌈⌉]*)⌉/g, "ceil($1)")
+    .replace(
+      /(?:∛|³√)\s*(?:\(([^()]*)\)|(\d+(?:\.\d+)?|\p{L}))/gu,
+      (_, inside?: string, one?: string) => `cbrt(${inside ?? one})`,
+    );
   t = t.replace(/=</g, "<=").replace(/=>/g, ">=").replace(/≦/g, "≤").replace(/≧/g, "≥");
   t = t.replace(/[“”]/g, '"').replace(/\s+/g, " ");
   t = withoutEnd(t);

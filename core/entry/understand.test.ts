@@ -41,6 +41,12 @@ describe("lines that make something", () => {
     ["f(x) = 3 sin²(2x)", "adds the function f(x) = 3 sin(2x)^2, and its variable x, for now any number"],
     ["f(x) = cos^2 x", "adds the function f(x) = cos(x)^2, and its variable x, for now any number"],
     ["f(x) = arctan(x)", "adds the function f(x) = atan(x), and its variable x, for now any number"],
+    ["f(x) = 3∛x + ³√(x+1)", "adds the function f(x) = 3cbrt(x) + cbrt(x+1), and its variable x, for now any number"],
+    ["f(x) = ⌈x/3⌉", "adds the function f(x) = ceil(x/3), and its variable x, for now any number"],
+    // a fraction behind a whole number is added to it
+    ["a = 2½", "adds the given a = 2.5"],
+    ["a = 12¾ h", "adds the given a = 12.75 h"],
+    ["f(x) = 2⅓x", "adds the function f(x) = (2+1/3)x, and its variable x, for now any number"],
     ["p: 0.5 $ … 12 $", "adds the variable p, $0.50 … $12"],
     ["x ∈ ℝ", "adds the variable x"],
     ["t in years from 0 to 30", "adds the variable t, 0 … 30 years"],

@@ -25,6 +25,8 @@ describe("names that functions have elsewhere", () => {
       null,
     ],
     ["factorial(x)", NO_FACTORIAL, null],
+    ["sin(30 deg)", "Angles are in radians: 30 degrees are `30 pi/180`.", null],
+    ["sin(30°)", "Angles are in radians: 30 degrees are `30 pi/180`.", null],
   ])("%s is told as it is written here", (text, says, mend) => expect(refused(text)).toEqual([[says, mend]]));
   it.each(["3!", "x!", "(x + 1)!/2"])("%s is no formula", (text) =>
     expect(refused(text)).toEqual([[NO_FACTORIAL, null]]),

@@ -57,6 +57,7 @@ export function knownElsewhere(name: string): { readonly says: string; readonly 
       mend: null,
     };
   if (word === "if" || word === "iif") return { says: AS_PIECES, mend: null };
+  if (/^deg(?:ree)?s?$/.test(word)) return { says: IN_RADIANS, mend: null };
   if (word === "fact" || word === "factorial") return { says: NO_FACTORIAL, mend: null };
   const here = WRITTEN[word];
   if (!here) return null;
@@ -66,4 +67,5 @@ export function knownElsewhere(name: string): { readonly says: string; readonly 
 }
 
 export const AS_PIECES = "Cases are written as pieces: `f(x) = 3x for x < 10; 2x + 10 for x >= 10`.";
+export const IN_RADIANS = "Angles are in radians: 30 degrees are `30 pi/180`.";
 export const NO_FACTORIAL = "There are no factorials here; write the product out, as in `1*2*3*4` for 4 factorial.";

@@ -169,6 +169,20 @@ describe("what is wrong is said with its place", () => {
     expect(read("x/2").warnings).toEqual([]);
     expect(read("(1/2) x").warnings).toEqual([]);
   });
+  it.each([
+    ["e^2x", "e^(2x)"],
+    ["100e^-0.05x", "e^(-0.05x)"],
+    ["2*1.05^2x/3", "1.05^(2x)"],
+    ["-2^3x^2", "2^(3x^2)"],
+    ["x^1/2", "x^(1/2)"],
+    ["3 - (x+1)^-1/3", "(x+1)^(-1/3)"],
+  ])("%s: what may belong to the exponent is told, with a mend", (text, mend) =>
+    expect(read(text).warnings).toMatchObject([{ code: "reads-otherwise", mend }]),
+  );
+  it.each(["e^2 x", "x^2/3", "e^(2)x", "2^3(x+1)", "e²x", "x^2x", "2^x/3", "x^1 / 2", "10^6*x"])(
+    "%s is read as most would read it",
+    (text) => expect(read(text).warnings).toEqual([]),
+  );
 });
 
 describe("typesetting", () => {

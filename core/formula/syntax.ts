@@ -1,6 +1,13 @@
-import { closeProblem, divisionWarning, emptyBracketsProblem, expectedProblem } from "./syntaxProblems";
-import { rationalOfDecimal, ratio, toDouble } from "../numeric";
-import { problem, quoted, type Problem, type Span } from "./problem";
+import {
+  closeProblem,
+  divisionWarning,
+  exponentWarning,
+  emptyBracketsProblem,
+  expectedProblem,
+} from "./syntaxProblems";
+import { ratio } from "../numeric";
+import { applied, numberOf, raised } from "./syntaxParts";
+import { problem, quoted, type Problem } from "./problem";
 import { tokenize, type Token } from "./tokens";
 import { type Operator, type Syntax, type Parsed, MAX_LENGTH, MAX_DEPTH, Failure } from "./syntaxTree";
 
@@ -131,7 +138,9 @@ class Reader {
       const token = this.peek();
       if (token.kind === "operator" && (token.op === "*" || token.op === "/")) {
         this.take();
-        left = this.operation(token.op, left, this.signed(), false);
+        const right = this.signed();
+        this.warn(exponentWarning(this.text, left, token.op, right));
+        left = this.operation(token.op, left, right, false);
       } else if (
         token.kind === "number" ||
         token.kind === "name" ||
@@ -150,10 +159,15 @@ class Reader {
           );
         }
         const right = this.power();
-        if (left.type === "operation" && left.op === "/") this.warnings.push(divisionWarning(this.text, left, right));
+        this.warn(exponentWarning(this.text, left, "*", right));
+        this.warn(divisionWarning(this.text, left, right));
         left = this.operation("*", left, right, true);
       } else return left;
     }
+  }
+
+  private warn(warning: Problem | null): void {
+    if (warning) this.warnings.push(warning);
   }
 
   private operation(op: Operator, left: Syntax, right: Syntax, implied: boolean): Syntax {
@@ -249,44 +263,4 @@ class Reader {
     if (this.peek().kind === "close") return this.take();
     throw new Failure(closeProblem(this.text, open, this.peek()));
   }
-}
-
-/** A function that stands at `token`, with its inputs. */
-const raised = (base: Syntax, exponent: Syntax): Syntax => ({
-  type: "operation",
-  op: "^",
-  left: base,
-  right: exponent,
-  implied: false,
-  start: base.start,
-  end: exponent.end,
-});
-const applied = (
-  token: Span & { readonly name: string; readonly primes: number },
-  args: readonly Syntax[],
-  end: number,
-): Syntax => ({
-  type: "apply",
-  name: token.name,
-  primes: token.primes,
-  args,
-  nameSpan: { start: token.start, end: token.end },
-  start: token.start,
-  end,
-});
-
-/** A number as it is written: exact, a percentage as its hundredth. */
-function numberOf(text: string, token: Token & { kind: "number" }): Syntax {
-  const digits = rationalOfDecimal(token.digits);
-  const exact = digits && token.percent ? digits.div(ratio(100)) : digits;
-  const value = exact ? toDouble(exact) : Number(token.digits) / (token.percent ? 100 : 1);
-  return {
-    type: "number",
-    text: text.slice(token.start, token.end),
-    value,
-    exact,
-    percent: token.percent,
-    start: token.start,
-    end: token.end,
-  };
 }

@@ -76,7 +76,8 @@ export const emptyBracketsProblem = (token: Token & { kind: "name" }, end: numbe
   );
 
 /** `1/2 x` is read from the left: (1/2)·x. @param right  what follows the division without a sign */
-export function divisionWarning(text: string, left: Syntax & { type: "operation" }, right: Syntax): Problem {
+export function divisionWarning(text: string, left: Syntax, right: Syntax): Problem | null {
+  if (left.type !== "operation" || left.op !== "/") return null;
   const written = (part: Span) => text.slice(part.start, part.end);
   const [top, bottom, factor] = [written(left.left), written(left.right), written(right)];
   const whole = { start: left.start, end: right.end };
@@ -87,5 +88,37 @@ export function divisionWarning(text: string, left: Syntax & { type: "operation"
     `${quoted(written(whole))} is read as (${top}/${bottom})·${factor}. ` +
       `If ${quoted(factor)} belongs below the line, write ${quoted(below)}.`,
     below,
+  );
+}
+
+/**
+ * `e^2x` is read as (e^2)·x, and `x^1/2` as (x^1)/2. It is told where many would take what follows for a part of the
+ * exponent: a number raised to a number is one by itself, and nobody writes the power 1.
+ * @param left  the product so far; @param right  what follows it, multiplied without a sign or dividing it
+ */
+export function exponentWarning(text: string, left: Syntax, op: "*" | "/", right: Syntax): Problem | null {
+  const last = left.type === "operation" && (left.op === "*" || left.op === "/") ? left.right : left;
+  const raised = last.type === "negate" ? last.of : last;
+  if (raised.type !== "operation" || raised.op !== "^") return null;
+  const [base, exponent] = [raised.left, raised.right];
+  const number = exponent.type === "negate" ? exponent.of : exponent;
+  const between = (a: Span, b: Span) => text.slice(a.end, b.start);
+  const isWrittenSo = between(base, exponent) === "^" && between(exponent, right) === (op === "/" ? "/" : "");
+  if (number.type !== "number" || !isWrittenSo) return null;
+  const isName =
+    right.type === "name" || (right.type === "operation" && right.op === "^" && right.left.type === "name");
+  const isGrowth = op === "*" && isName && (base.type === "number" || (base.type === "name" && base.name === "e"));
+  const isRoot = op === "/" && right.type === "number" && number.text === "1";
+  if (!isGrowth && !isRoot) return null;
+  const written = (part: Span) => text.slice(part.start, part.end);
+  const whole = { start: raised.start, end: right.end };
+  const rest = text.slice(exponent.end, right.end);
+  const above = `${written(base)}^(${written(exponent)}${rest})`;
+  return problem(
+    "reads-otherwise",
+    whole,
+    `${quoted(written(whole))} is read as (${written(raised)})${isRoot ? "" : "·"}${rest}. ` +
+      `If ${quoted(rest)} belongs to the exponent, write ${quoted(above)}.`,
+    above,
   );
 }

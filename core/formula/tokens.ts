@@ -1,4 +1,4 @@
-import { AS_PIECES, NO_FACTORIAL } from "./elsewhere";
+import { AS_PIECES, IN_RADIANS, NO_FACTORIAL } from "./elsewhere";
 import { lowered, remembered } from "../numeric";
 import { problem, quoted, type Problem, type Span } from "./problem";
 
@@ -113,6 +113,7 @@ function strange(ch: string, at: number, text: string): string {
   if (ch === "|")
     return `${quoted("|")} at place ${at + 1} cannot stand in a formula; write the absolute value as \`abs(…)\`.`;
   if (ch === "!") return NO_FACTORIAL;
+  if (ch === "°") return IN_RADIANS;
   if (ch === "%") return "`%` belongs right after a number, as in `4.2%`.";
   if (/[$€£¥]/.test(ch)) return `Units stay outside the formula: leave out ${sign} and set the unit beside it.`;
   return `${sign} at place ${at + 1} is not part of a formula.`;

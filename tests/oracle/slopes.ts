@@ -4,7 +4,7 @@ import { derivedWorld, randomInner } from "./derived";
 import { plus, randomFormula, type Measured, type Plain } from "./plain";
 import type { World } from "./world";
 
-/** How far beside an input a function is looked at, relative to the input or to 1; and how many times closer, in turn. */
+/** How far beside an input a function is looked at, relative to it or to 1; and how many times closer, in turn. */
 const BESIDE = 2 ** -14;
 const [CLOSER, CLOSE] = [4, [7, 10, 13, 16, 20, 24].map((n) => 2 ** n)];
 /** What rises more than this is not looked at. */
