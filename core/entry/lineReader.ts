@@ -1,7 +1,6 @@
 import { Misread, freshId, withEntry, type Entry } from "./entry";
-import { anyCase, NO_FACTORIAL, RESERVED, nearName, quoted } from "../formula";
-import { formatQuantity } from "../explain";
-import { buildModel, modelOf, type CaseFile, type Model, type Question } from "../model";
+import { NO_FACTORIAL, RESERVED, nearName, quoted } from "../formula";
+import { modelOf, type CaseFile, type Model, type Question } from "../model";
 import { NAME } from "../question";
 import { calculated, looksCalculated, withProducts } from "./calculation";
 import { KEYWORDS } from "./asked";
@@ -14,6 +13,7 @@ import { eachLine, readPlanLines } from "../plan";
 import { rangeEntry } from "./ranges";
 import { bestOfFormula, sidesAsked } from "./sides";
 import { checkedEntry } from "./checked";
+import { CALCULATE, isNumberMeant, numbered } from "./numberLine";
 import { inDigits, slopes } from "./plain";
 import { interpret } from "./statement";
 import { assigned } from "./assigned";
@@ -43,7 +43,13 @@ export class LineReader {
         `${quoted(unequal)} asks where two things differ; ask where one is above (\`>\`) or below (\`<\`) the other.`,
       );
     if (FACTORIAL.test(this.body)) return refusal(NO_FACTORIAL);
-    const read = this.range() ?? this.sides() ?? this.assignment() ?? this.strictQuestion() ?? this.bestOfFormula();
+    const read =
+      this.range() ??
+      this.sides() ??
+      this.sidesOnRange() ??
+      this.assignment() ??
+      this.strictQuestion() ??
+      this.bestOfFormula();
     if (read) return read;
     const number = this.number();
     if (number?.kind === "number") return number;
@@ -63,6 +69,15 @@ export class LineReader {
     const found = sidesAsked(this.body, this.asks, this.source, this.model, this.questionLine());
     const asked = found && this.entered(found);
     return asked?.kind === "entries" ? { ...asked, ...this.otherwise() } : asked;
+  }
+  /** `P = 500 for q > 50` of a function that is there: a question, with its mark or without. */
+  private sidesOnRange(): Understanding | null {
+    const [, name, side] = ON_RANGE.exec(this.body) ?? [];
+    if (this.asks || !name || !this.model.functions.has(name)) return null;
+    if (!/^[\d\s.,$€£%−-]+$/.test(side!) && !this.model.functions.has(side!)) return null;
+    const asked = new LineReader(`${this.body} ?`, this.source).read();
+    const isQuestion = asked.kind === "entries" && asked.entries.every((e) => e.kind === "question");
+    return isQuestion ? { ...asked, ...this.otherwise() } : null;
   }
   /** `R = C` without a mark may be meant as R from now on. */
   private otherwise(): { or?: Understood } {
@@ -253,40 +268,15 @@ const interpretsAsGiven = (text: string, source: CaseFile): boolean => {
   return read.ok && read.entry.kind === "given";
 };
 
+/** A name, and what it is on a stretch. */
+const ON_RANGE = new RegExp(String.raw`^(${NAME})\s*=\s*([^=;]+?)\s+for\s[^;]+$`, "u");
+
 /** The mark behind a number, a bracket, or a letter by itself. */
 const FACTORIAL = /(?:[\d)]|(?<!\p{L})\p{L})\s*!/u;
-
-/** What only asks for the number of a calculation. */
-const CALCULATE = anyCase(
-  String.raw`^(?:(?:what(?:'s|\s+is)|how much is|calculate|compute|work out|evaluate|find)\s+)` +
-    String.raw`(?=[\d(−-]|\p{L}+\s*\()`,
-);
-
-/** A text of digits, operations and brackets, perhaps with names and calls of functions: nothing that asks in words. */
-function isNumberMeant(text: string, model: Model): boolean {
-  const words = text.match(/\p{L}[\p{L}\d_]*/gu) ?? [];
-  const isWord = (w: string) =>
-    w.length > 1 && !RESERVED.has(w) && !model.functions.has(w) && !model.givens.has(w) && !model.variables.has(w);
-  return (
-    /[\d+*/^−-]/.test(text) && words.filter(isWord).length < 2 && !words.some((w) => NO_NUMBER.has(w.toLowerCase()))
-  );
-}
-
-const NO_NUMBER = new Set("max min is what when where how greatest least not of at for in the".split(" "));
 
 /** Why a variable is given no number. */
 function isVariable(name: string, model: Model): string {
   const f = [...model.functions.values()].find((g) => g.of === name);
   const use = f ? ` To ask at one place, write ${quoted(`${f.name}(5) ?`)}` : " Give a number another name";
   return `${quoted(name)} is the variable.${use}; its range is set by ${quoted(`${name} = 0 … 10`)}.`;
-}
-
-function numbered(text: string, value: number, source: CaseFile): Understanding {
-  const of = source.functions?.[0]?.of ?? source.variables?.[0]?.name ?? "x";
-  const name = "worked_out_";
-  const row = { name, of, by: { kind: "formula", text } } as const;
-  const unit =
-    buildModel({ ...source, functions: [...(source.functions ?? []), row], questions: [] }).functions.get(name)?.unit ??
-    null;
-  return { kind: "number", value, unit, says: `= ${formatQuantity(value, unit, 12)}` };
 }

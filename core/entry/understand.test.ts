@@ -74,6 +74,10 @@ describe("lines that make something", () => {
     ["q = 0 … 500", "changes the variable q, 0 … 500 jars, whole"],
     ["P(200) - P(100)", "= $300"],
     ["F/k", "= 80 jars"],
+    // $240 and a tenth of 1; who means a tenth more is told how to say so
+    ["F + 10%", "= $240.10 (10% is 0.1; for 10% more write `F * 110%`)"],
+    ["F - k - 5 %", "= $236.95 (5% is 0.05; for 5% less write `(F - k) * 95%`)"],
+    ["1 + 5%", "= 1.05"],
   ])("stall: %s", (text, says) => expect(said(text, "stall")).toBe(says));
   it("a share typed as a fraction is one where that is nearer to what it was", () => {
     expect(said("r = 0.06", "growth")).toBe("changes the given r = 6 %/year");
@@ -222,6 +226,12 @@ describe("two ways in which a line can be meant", () => {
     ["R = C ?", `asks: where do revenue R and cost C meet, ${JARS}`, null],
     ["P(q) = 0", `asks: where is profit P equal to $0, ${JARS}`, null],
     ["R > C", `asks: which of revenue R, cost C is least, ${JARS}`, null],
+    [
+      "P = 200 for q > 50",
+      "asks: where is profit P equal to $200, for 50 … 400 jars?",
+      "changes the function P(q) = 200 for 50 < q, in $",
+    ],
+    ["P = 3q for q < 5", "changes the function P(q) = 3q for q < 5, in $", null],
   ])("%s", (text, says, or) => expect(both(text)).toEqual([says, or]));
 });
 
