@@ -99,7 +99,7 @@ const POWER_WITHOUT_BRACKETS = new RegExp(
 const withBrackets = (text: string): string => powers(text).replace(WITHOUT_BRACKETS, "$1($2)");
 
 /**
- * `arctan(x)` as `atan(x)`; `sin^2(x)` and `cos² x` with the power behind. The power −1 is read in two ways, and stays.
+ * `arctan(x)` as `atan(x)`; `sin^2(x)` and `cos² x` with the power behind. The power −1 has two readings, and stays.
  */
 const powers = (text: string): string =>
   text

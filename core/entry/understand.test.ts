@@ -41,7 +41,7 @@ describe("lines that make something", () => {
     ["f(x) = 3 sin²(2x)", "adds the function f(x) = 3 sin(2x)^2, and its variable x, for now any number"],
     ["f(x) = cos^2 x", "adds the function f(x) = cos(x)^2, and its variable x, for now any number"],
     ["f(x) = arctan(x)", "adds the function f(x) = atan(x), and its variable x, for now any number"],
-    ["f(x) = 3∛x + ³√(x+1)", "adds the function f(x) = 3cbrt(x) + cbrt(x+1), and its variable x, for now any number"],
+    ["f(x) = 3∛x + ³√(x+1)", /^adds the function f\(x\) = 3cbrt\(x\) \+ cbrt\(x\+1\), and its variable x/],
     ["f(x) = ⌈x/3⌉", "adds the function f(x) = ceil(x/3), and its variable x, for now any number"],
     // a fraction behind a whole number is added to it
     ["a = 2½", "adds the given a = 2.5"],

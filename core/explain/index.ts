@@ -5,7 +5,6 @@ export {
   formatInput,
   formatNumber,
   formatQuantity,
-  formatStart,
   formatStep,
   formatUnderHeading,
   formatMoney,

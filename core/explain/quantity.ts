@@ -117,15 +117,15 @@ function priceOf(unit: Unit | null): { readonly code: string; readonly per: stri
   return code && per ? { code, per } : null;
 }
 
-/** A value under a heading that says its unit: money and shares keep their sign, everything else is a bare number. */
+/**
+ * A value whose unit is said by a heading, or by the last end of a range: money and shares keep their sign, as in
+ * `$0.25 … $1.50`; everything else is a bare number.
+ */
 export function formatUnderHeading(x: number, unit: Unit | null, digits = 6): string {
   const price = priceOf(unit);
   if (price) return formatPrice(x, price.code);
   return isMoney(unit) ? formatQuantity(x, unit, digits) : formatInput(x, unit, digits);
 }
-
-/** The first end of a range, of which the last says the unit: `$0.25 … $1.50`, `4 % … 9 %/year`, `0 … 320 lanterns`. */
-export const formatStart = formatUnderHeading;
 
 /** A distance between two inputs: of percentages, so many percentage points. */
 export function formatStep(x: number, unit: Unit | null, digits = 6): string {

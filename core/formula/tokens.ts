@@ -99,17 +99,20 @@ function cut(text: string): Tokens {
       inList.pop();
       tokens.push({ ...span(1), kind: "close" });
     } else if (ch === "," || ch === ";") tokens.push({ ...span(1), kind: "comma" });
-    else return fail(problem("strange-character", span(ch.length), strange(ch, at, text)));
+    else return fail(problem("strange-character", span(ch.length), strange(ch, at) + casesWanted(ch, text)));
     at++;
   }
   tokens.push({ kind: "end", start: text.length, end: text.length });
   return { tokens, problem: null };
 }
 
-function strange(ch: string, at: number, text: string): string {
+/** What is meant by `if(x > 3, 1, 2)` has another form here. */
+const casesWanted = (ch: string, text: string): string =>
+  /[<>=≤≥≠]/.test(ch) && /\bif\b/i.test(text) ? ` ${AS_PIECES}` : "";
+
+function strange(ch: string, at: number): string {
   const sign = quoted(ch);
-  const cases = /\bif\b/i.test(text) ? ` ${AS_PIECES}` : "";
-  if (/[<>=≤≥≠]/.test(ch)) return `${sign} at place ${at + 1} compares two sides; a formula is one side only.${cases}`;
+  if (/[<>=≤≥≠]/.test(ch)) return `${sign} at place ${at + 1} compares two sides; a formula is one side only.`;
   if (ch === "|")
     return `${quoted("|")} at place ${at + 1} cannot stand in a formula; write the absolute value as \`abs(…)\`.`;
   if (ch === "!") return NO_FACTORIAL;

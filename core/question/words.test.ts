@@ -169,7 +169,7 @@ describe("exact forms of angles", () => {
     ["tan(x/3)", 1, ["3 pi/4"]],
   ])("%s = %d", (text, value, wanted) => {
     const asked = { ask: "reach", function: "f", value } as const;
-    const { findings } = analyse(oneFunction(text, { from: 0, to: 4.5 }, [asked]));
+    const { findings } = analysed(oneFunction(text, { from: 0, to: 4.5 }, [asked]));
     expect(findings[0]!.solutions.map((s) => s.exact)).toEqual(wanted);
   });
 });

@@ -32,7 +32,7 @@ test.describe(() => {
     await page.getByRole("button", { name: /^Value of F/ }).click();
     await page.getByRole("textbox", { name: "Value of F" }).fill("$205.50");
     await page.keyboard.press("Enter");
-    // R − C = −q²/30 + 11.5 q − 205.5: q = (345 − √(345² − 4·6165))/2 = (345 − √94365)/2 = 18.9056…
+    // R − C = −q²/30 + 11.5 q − 205.5, so q = (345 − √(345² − 4·6165))/2 = (345 − √94365)/2
     await expect(says(page).first()).toHaveText("19 lanterns is the first whole number that pays.");
     await expect(page.getByText("≈ 18.90").first()).toBeVisible();
     await expect(page.locator(".canvas svg").getByText("break-even 18.906")).toBeVisible();

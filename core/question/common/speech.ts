@@ -3,7 +3,7 @@ import {
   formatInput,
   formatNumber,
   formatQuantity,
-  formatStart,
+  formatUnderHeading,
   inputNoun,
   isCounted,
   isMoney,
@@ -65,7 +65,7 @@ export class Speech {
 
   /** The ends of a range: the last says the unit. */
   private start(x: number): string {
-    return formatStart(x, this.input);
+    return formatUnderHeading(x, this.input);
   }
   private end(x: number): string {
     return formatQuantity(x, this.input);
