@@ -111,7 +111,14 @@ export class LineReader {
       return refusal(
         `${quoted(name)} cannot be told by itself; write its new number, as in ${quoted(`${name} = 12`)}.`,
       );
-    const isPlain = /^[\d\s.,$€£%−-]*\p{L}?$/u.test(body);
+    // `180-20` is worked out, a date is not; `5-10` may be a range as well.
+    const isPlain = /^[−-]?[\d\s.,$€£%]*\p{L}?$|^\d{4}-\d\d-\d\d$/u.test(body);
+    const [, low, high] = /^([\d.,]+)\s*[−–-]\s*([\d.,]+)$/.exec(body) ?? [];
+    if (low && Number(low) < Number(high))
+      return refusal(
+        `${quoted(body)} is read in two ways: write ${quoted(`${name} = ${low} … ${high}`)} for a range, ` +
+          `or ${quoted(`${name} = (${low} - ${high})`)} for the difference.`,
+      );
     if (isTaken || !/\d/.test(body) || isPlain) return null;
     if (interpretsAsGiven(text, this.source)) return null;
     const found = looksCalculated(body) ? calculated(body, this.model) : null;

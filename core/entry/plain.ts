@@ -119,9 +119,11 @@ const TWO_ENDS = new RegExp(
     String.raw`(?=[−-]?${DIGITS}\s?%)`,
   "gu",
 );
-/** `4 … 9 %` as `4 % … 9 %`: what stands behind the second end is meant of both. */
+/** `5 percent` as `5 %`; `4 … 9 %` as `4 % … 9 %`: what stands behind the second end is meant of both. */
 const percents = (text: string): string =>
-  text.replace(TWO_ENDS, (_, low: string, sign?: string, and?: string) => `${low} %${sign ?? and}`);
+  text
+    .replace(/(\d)\s*(?:percent|per\s+cent|pct)\b/gi, "$1 %")
+    .replace(TWO_ENDS, (_, low: string, sign?: string, and?: string) => `${low} %${sign ?? and}`);
 
 /** `|x - 3|` as `abs(x - 3)`; bars that do not pair are left for the reader to tell. */
 function bars(text: string): string {

@@ -9,6 +9,9 @@ import { newVariable } from "./newVariable";
 import { Misread, type Entry, type FunctionEntry } from "./entry";
 import { keptEnds } from "./rangeText";
 
+/** Words that join others: none is what a formula is of. */
+const CONNECTIVES = new Set("or and off of to per for in on at by is the an with from than as incl".split(" "));
+
 /** Characters of a line that are read: more than twice the longest formula. */
 export const MAX_LINE = 5000;
 
@@ -247,8 +250,7 @@ class StatementReader {
     const unknown = [...words].filter((w) => this.isNew(w));
     const isFormula = /[\d+*/^()−-]/.test(body);
     const near = nearProduct(unknown[0] ?? "", [...this.model.givens.keys(), ...this.model.variables.keys()]);
-    return named.length === 0 && through.length === 0 && unknown.length === 1 && isFormula && !near
-      ? unknown[0]!
-      : null;
+    const isAlone = named.length === 0 && through.length === 0 && unknown.length === 1;
+    return isAlone && isFormula && !near && !CONNECTIVES.has(unknown[0]!.toLowerCase()) ? unknown[0]! : null;
   }
 }
