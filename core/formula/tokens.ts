@@ -99,7 +99,7 @@ function cut(text: string): Tokens {
       inList.pop();
       tokens.push({ ...span(1), kind: "close" });
     } else if (ch === "," || ch === ";") tokens.push({ ...span(1), kind: "comma" });
-    else return fail(problem("strange-character", span(ch.length), strange(ch, at) + casesWanted(ch, text)));
+    else return fail(problem("strange-character", span(ch.length), strange(ch, at, text) + casesWanted(ch, text)));
     at++;
   }
   tokens.push({ kind: "end", start: text.length, end: text.length });
@@ -110,11 +110,12 @@ function cut(text: string): Tokens {
 const casesWanted = (ch: string, text: string): string =>
   /[<>=≤≥≠]/.test(ch) && /\bif\b/i.test(text) ? ` ${AS_PIECES}` : "";
 
-function strange(ch: string, at: number): string {
+function strange(ch: string, at: number, text: string): string {
   const sign = quoted(ch);
   if (/[<>=≤≥≠]/.test(ch)) return `${sign} at place ${at + 1} compares two sides; a formula is one side only.`;
   if (ch === "|")
     return `${quoted("|")} at place ${at + 1} cannot stand in a formula; write the absolute value as \`abs(…)\`.`;
+  if (text.startsWith("!=", at)) return "`!=` says that two sides differ; a formula is one side only.";
   if (ch === "!") return NO_FACTORIAL;
   if (ch === "°") return IN_RADIANS;
   if (ch === "%") return "`%` belongs right after a number, as in `4.2%`.";

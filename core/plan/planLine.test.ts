@@ -30,10 +30,34 @@ describe("lines of a plan", () => {
     ["s.t. x + y >= 3", "x + y >= 3", undefined],
     ["maximum: x <= 5", "x <= 5", "maximum"],
     ["x = 2y", "x = 2y", undefined],
+    // relations in words
+    ["2x + 3y at most 240", "2x + 3y <= 240", undefined],
+    ["glue: 4x is no less than 2y", "4x >= 2y", "glue"],
+    ["x is greater than or equal to 2", "x >= 2", undefined],
+    ["x + y equals 12", "x + y = 12", undefined],
+    ["y fewer than 5", "y < 5", undefined],
+    // a number, and no name in it
+    ["x <= 1e3", "x <= 1e3", undefined],
     ["M = 2x + y", "M = 2x + y", undefined],
   ])("%s", (text, constraint, label) =>
     expect(read(text)).toMatchObject({ kind: "constraint", text: constraint, label }),
   );
+  it.each([
+    ["2x + 3y <= 240 sheets", /^`sheets` is no variable.*`2x \+ 3y <= 240`; .*`240\*sheets`\.$/],
+    ["12 dozen >= x", /^`dozen` is no variable.*`12 >= x`/],
+    ["x + y <= 24 h", /^`h` is no variable/],
+    ["y >= 0 integer", /ticked beside it/],
+    ["x, y whole", /ticked beside it/],
+    ["max profit", /as a sum/],
+    ["x != 3", /holds up to a value/],
+  ])("%s makes no variable, and says what would be right", (text, says) => expect(read(text)).toMatch(says));
+  it.each([
+    ["x <= 2 z", ["z"]],
+    ["x <= 240*sheets", ["sheets"]],
+    ["2 kites + 3 boats <= 240", ["kites", "boats"]],
+    ["2 x1 + 3 x2 <= 10", ["x1", "x2"]],
+    ["boats >= 3", ["boats"]],
+  ])("%s makes its names variables", (text, fresh) => expect(read(text)).toMatchObject({ fresh }));
   it("what is no line says why", () => {
     expect(read("maximize x^2")).toMatch(/x/);
     expect(read("2x + 3y")).toMatch(/./);

@@ -3,9 +3,12 @@ import type { Plan } from "../model";
 import { isZero, signOf } from "../numeric";
 import { parseUnit } from "../units";
 import { readConstraint, readForm } from "./linear";
+import { NO_SUM, differsWanted, unitMeant, wholeWanted, withSigns } from "./planWords";
 
 const WORDS = /\p{L}[\p{L}\p{Nd}_]*/gu;
-export const wordsOf = (text: string): string[] => [...new Set(text.match(WORDS) ?? [])];
+/** `1e3` is a number, and e3 no name in it. */
+const POWER_OF_TEN = /(?<=\d)e[+−-]?\d+(?![\p{L}\p{Nd}_])/giu;
+export const wordsOf = (text: string): string[] => [...new Set(text.replace(POWER_OF_TEN, "").match(WORDS) ?? [])];
 
 /** What a line of a plan adds; `fresh` are names that become variables. */
 export type PlanLine =
@@ -52,8 +55,10 @@ export function readPlanLine(text: string, plan: Pick<Plan, "variables"> | null,
   const named = NAMED_GOAL.exec(line);
   if (named && isNew(named[1]!)) return readGoal("greatest", named[2]!, own, freshIn, names);
   const labelled = /^([^:<>=≤≥]+):\s*(.+)$/.exec(line);
-  const body = labelled ? labelled[2]! : line;
+  const body = withSigns(labelled ? labelled[2]! : line);
   const fresh = freshIn(body);
+  const trouble = differsWanted(body) ?? wholeWanted(body) ?? unitMeant(body, fresh, own);
+  if (trouble) return { ok: false, message: trouble };
   const read = readConstraint(body, [...own, ...fresh], names);
   return read.ok
     ? { ok: true, line: { kind: "constraint", text: body, label: labelled?.[1]!.trim(), fresh } }
@@ -92,6 +97,8 @@ function readGoal(
   const unit = written && parseUnit(written).unit ? written : null;
   const text = (unit ? body.slice(0, -tail!.length) : body).trim();
   const fresh = freshIn(text);
+  // `max profit` names what is wanted, and not what it is made of.
+  if (/^\p{L}{3,}(?:\s+\p{L}+)*$/u.test(text) && fresh.length > 0) return { ok: false, message: NO_SUM };
   const read = readForm(text, [...own, ...fresh], names);
   return read.ok
     ? { ok: true, line: { kind: "objective", sense, text, unit, fresh } }
