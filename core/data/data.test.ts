@@ -99,6 +99,14 @@ describe("a messy table", () => {
     expect(t.missing).toBe(1);
     expect(t.notes[0]).toMatch(/Decimal commas/);
   });
+  it.each([
+    ["1.234 | 1\n12.345 | 2", ["A point is the sign of decimals: 1.234 is a little more than one."]],
+    ["1.234 | 1\n12.3 | 2", []],
+    ["0.234 | 1\n0.345 | 2", []],
+    ["1,234 | 1\n12,345 | 2", ["A comma parts thousands: 1,234 is one thousand two hundred thirty-four."]],
+  ])("%j: where a sign may part thousands, it is told how it is read", (text, notes) =>
+    expect(table(text).notes).toEqual(notes),
+  );
   it("without a header; words in a column are no numbers", () => {
     const plain = table("1 | 2\n3 | 4");
     expect(plain).toMatchObject({ header: false, columns: [{ name: "x" }, { name: "y" }] });

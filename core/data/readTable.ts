@@ -131,7 +131,11 @@ function emptyTexts(columns: readonly ReadColumn[], rows: readonly Row[]): void 
 function decimalNotes(decimal: DecimalSign, sure: boolean, sample: readonly string[]): string[] {
   if (decimal === ",") return ["Decimal commas: 1,5 is one and a half."];
   const hasGroups = !sure && sample.some((t) => /^\D*\d{1,3}(,\d{3})+\D*$/.test(t));
-  return hasGroups ? ["A comma parts thousands: 1,234 is one thousand two hundred thirty-four."] : [];
+  if (hasGroups) return ["A comma parts thousands: 1,234 is one thousand two hundred thirty-four."];
+  // Three digits behind every point may be thousands, as many write them.
+  const pointed = sample.filter((t) => /\d\.\d/.test(t));
+  const maybeGroups = pointed.length > 1 && pointed.every((t) => /^\D*[1-9]\d{0,2}\.\d{3}\D*$/.test(t));
+  return maybeGroups ? ["A point is the sign of decimals: 1.234 is a little more than one."] : [];
 }
 
 function dateNotes(dayFirst: boolean, sample: readonly string[]): string[] {
