@@ -36,6 +36,11 @@ describe("a range with the unit told by itself", () => {
       from: 10,
       to: 300,
     }));
+  it("tells one end in words, of a variable that is there", () => {
+    expect(variable("q at least 30", KNOWN)).toEqual({ name: "q", label: "lanterns made", from: 30, to: 400 });
+    expect(variable("q is no more than 250", KNOWN)).toEqual({ name: "q", label: "lanterns made", from: 0, to: 250 });
+    expect(typeof variable("q at least 30", EMPTY)).toBe("string");
+  });
   it.each(["q in lanterns = 3", "q in lanterns, up", "f(x) in m = 3x", "q in lanterns, 3"])(
     "%s is none, and is refused in words",
     (line) => expect(typeof variable(line, EMPTY)).toBe("string"),

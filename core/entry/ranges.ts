@@ -4,6 +4,7 @@ import { NAME } from "../question";
 import { parseUnit, readAmountText, singular } from "../units";
 import { Misread, type Entry } from "./entry";
 import { mentioned } from "./mentions";
+import { withSigns } from "../plan";
 import { keptEnds, type RangeEnd } from "./rangeText";
 import { UNIT_OF_WORD } from "./unitWords";
 
@@ -105,7 +106,9 @@ export function rangeEntry(text: string, source: CaseFile, model: Model): Entry 
       counted({ name: g.name!, from, to, ...(unit ? { unit } : {}), ...(whole ? { whole } : {}) }, source),
     );
   }
-  const one = ONE_END.exec(text)?.groups;
+  // `q at least 3` tells an end of a variable that is there.
+  const isOfVariable = source.variables?.some((v) => text.startsWith(`${v.name} `));
+  const one = ONE_END.exec(isOfVariable ? withSigns(text) : text)?.groups;
   if (!one || !mayBeVariable(one.name!, source)) return null;
   const end = endOf(one.end!, text, model);
   const before = source.variables?.find((v) => v.name === one.name);

@@ -17,3 +17,4 @@ export { apart } from "./second";
 export { freeConstraintId } from "./constraintId";
 export { belowZero, readPlanLine, readPlanLines, wordsOf, yesOrNo, type PlanLine } from "./planLine";
 export { eachLine } from "./eachLine";
+export { withSigns } from "./planWords";
