@@ -59,6 +59,13 @@ defineExpose({ begin });
         @paste="pasted"
         @input="problem = null"
     /></label>
-    <ProblemNote v-if="problem" role="alert" :text="problem" />
+    <ProblemNote v-if="problem" class="why" role="alert" :text="problem" />
   </form>
 </template>
+
+<style scoped>
+/* Clear of the ring around the field. */
+.why {
+  margin-block-start: 0.4rem;
+}
+</style>
