@@ -1,4 +1,4 @@
-import { formatInput, formatUnderHeading, isPercent } from "#core/explain";
+import { formatInput, formatUnitElsewhere, isPercent } from "#core/explain";
 import { listedInputs, roundStep, steppedInputs, tableCells, valueTable, withOpened, type TableRow } from "#core/graph";
 import { modelOf, type CaseFile } from "#core/model";
 import { toDouble, type Rational } from "#core/numeric";
@@ -58,7 +58,7 @@ export function useValueTable(document: () => CaseFile, variable: () => string) 
     rows.value.map((line, i): ValueLine => {
       const names = { text: formatInput(line.input, of.value?.unit ?? null, DIGITS), by: line.input };
       const values = line.values.map((y, k) => ({
-        text: y === null ? line.missing[k]! : formatUnderHeading(y, unitOf(chosen.value[k]!), DIGITS),
+        text: y === null ? line.missing[k]! : formatUnitElsewhere(y, unitOf(chosen.value[k]!), DIGITS),
         by: y,
       }));
       return { key: String(i), line, opens: opensAt(i), cells: [names, ...values] };

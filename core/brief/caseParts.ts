@@ -1,5 +1,5 @@
 import type { DeskVariable } from "../desk";
-import { formatUnderHeading, list, unitFor } from "../explain";
+import { formatUnitElsewhere, list, unitFor } from "../explain";
 import type { DataTable } from "../model";
 import { parseUnit } from "../units";
 import { paragraph, picture, plain, quiet, type BriefBlock, type BriefTable, type FormulaLine } from "./page";
@@ -89,7 +89,7 @@ function tableOf(table: DataTable): BriefTable {
     columns: table.columns.map((c) => ({ name: headingOf(c), isNumber: true })),
     rows: table.rows
       .slice(0, MOST_ROWS)
-      .map((row) => table.columns.map((_, j) => (row[j] == null ? "" : formatUnderHeading(row[j], units[j]!, 10)))),
+      .map((row) => table.columns.map((_, j) => (row[j] == null ? "" : formatUnitElsewhere(row[j], units[j]!, 10)))),
     more: hidden > 0 ? `and ${hidden} more ${hidden === 1 ? "row" : "rows"}` : "",
   };
 }

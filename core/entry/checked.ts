@@ -1,7 +1,7 @@
 import { Misread, withEntry, type Entry } from "./entry";
 import { parseUnit } from "../units";
 import { buildModel, modelOf, type CaseFile, type Model, type Variable } from "../model";
-import { formatQuantity, formatUnderHeading, unitFor } from "../explain";
+import { formatQuantity, formatUnitElsewhere, unitFor } from "../explain";
 import { questionText, withPercents } from "../question";
 import { rangeInUnit } from "./rangeText";
 
@@ -107,7 +107,7 @@ function rangeSaid(row: Variable): string {
   return `, ${areNumbers ? between(from, to, unit) : rangeInUnit(row)}`;
 }
 const between = (from: number, to: number, unit: string | undefined): string =>
-  `${formatUnderHeading(from, unitOf(unit), DIGITS)} … ${formatQuantity(to, unitOf(unit), DIGITS)}`;
+  `${formatUnitElsewhere(from, unitOf(unit), DIGITS)} … ${formatQuantity(to, unitOf(unit), DIGITS)}`;
 
 function newVariableSaid({ name, from, to, unit, whole }: Variable, because: string | undefined): string {
   const counted = whole ? ", whole" : "";

@@ -9,4 +9,3 @@ export { rangeInUnit, rangeText, rangeTrouble, readRangeText } from "./rangeText
 export { writtenFunction } from "./written";
 export { UNIT_OF_WORD } from "./unitWords";
 export { escaped } from "./mentions";
-export { AT_LEAST, AT_MOST } from "./limitWords";

@@ -1,7 +1,7 @@
 import { anyCase } from "../formula";
 import type { CaseFile, Variable } from "../model";
 import { parseUnit, plural, singular } from "../units";
-import { AT_MOST } from "./limitWords";
+import { AT_MOST } from "../plan";
 import { escaped } from "./mentions";
 
 /** A variable made of a name nobody knew, and the words or rows its range is taken from. */
@@ -26,7 +26,10 @@ const DURING = anyCase(
 /** Letters that stand for a count, or for time, where nobody says otherwise. */
 const COUNTS = new Set(["q", "n", "x", "k"]);
 const TIMES = new Set(["t", "T"]);
-const NO_NOUNS = new Set("the of and or in is are be for to a an at on per each every more than was were".split(" "));
+/** Words that join others, and name nothing by themselves. */
+export const JOINING = new Set(
+  "the of and or in is are be for to a an at on per each every more than was were by with from as off incl".split(" "),
+);
 
 /** What a name that becomes a variable is, as far as the tables or the story of its case tell; else an open range. */
 export function newVariable(name: string, source: CaseFile): NewVariable {
@@ -89,7 +92,7 @@ function nounOf(name: string, text: string): string | null {
     const found = anyCase(way).exec(text)?.[1]?.toLowerCase();
     // A letter before a word is a count of it only where the word is a plural ("q lanterns"), or a unit ("t min").
     const isCounted =
-      found !== undefined && !NO_NOUNS.has(found) && (plural(singular(found)) === found || isMeasure(found));
+      found !== undefined && !JOINING.has(found) && (plural(singular(found)) === found || isMeasure(found));
     if (isCounted) return singular(found);
   }
   return null;

@@ -2,16 +2,20 @@ import { NAME } from "../question";
 import { anyCase } from "../formula";
 import { latexToPlain } from "./latex";
 
-/** What stands behind a whole number, as in 2½, is added to it. */
-const DECIMALS: Readonly<Record<string, string>> = { "½": ".5", "¼": ".25", "¾": ".75", "⅛": ".125" };
-const PARTS: Readonly<Record<string, string>> = {
-  "½": "1/2",
-  "⅓": "1/3",
-  "⅔": "2/3",
-  "¼": "1/4",
-  "¾": "3/4",
-  "⅛": "1/8",
+const FRACTIONS: Readonly<Record<string, readonly [number, number]>> = {
+  "½": [1, 2],
+  "⅓": [1, 3],
+  "⅔": [2, 3],
+  "¼": [1, 4],
+  "¾": [3, 4],
+  "⅛": [1, 8],
 };
+/** `2½` is 2.5, what has no end of decimals stays a sum: 2⅓ is (2+1/3). */
+function fraction(whole: string, sign: string): string {
+  const [over, under] = FRACTIONS[sign]!;
+  if (whole === "") return `(${over}/${under})`;
+  return 1000 % under === 0 ? String(Number(whole) + over / under) : `(${whole}+${over}/${under})`;
+}
 
 /** A line as it is typed or pasted, in the characters that formulas and questions are written with. */
 export function plainLine(text: string): string {
@@ -22,9 +26,9 @@ export function plainLine(text: string): string {
     .replace(/π/gu, " pi ")
     .replace(/:=/g, "=")
     .replace(/\*\*/g, "^")
-    .replace(/(?<![\d.,])(\d+)([½¼¾⅛])/g, (_, whole: string, part: string) => whole + DECIMALS[part])
-    .replace(/(?<![\d.,])(\d+)([⅓⅔])/g, (_, whole: string, part: string) => `(${whole}+${PARTS[part]})`)
-    .replace(/[½⅓⅔¼¾⅛]/g, (part) => `(${PARTS[part]})`)
+    .replace(/((?<![\d.,])\d+)?([½⅓⅔¼¾⅛])/g, (_, whole: string | undefined, sign: string) =>
+      fraction(whole ?? "", sign),
+    )
     .replace(/⌊([^⌊⌋]*)⌋/g, "floor($1)")
     .replace(/⌈([^⌈⌉]*)⌉/g, "ceil($1)")
     .replace(

@@ -5,12 +5,12 @@ import { parseUnit, readAmountText, retypedAmount } from "../units";
 import { nearProduct, quoted, RESERVED } from "../formula";
 import { modelOf, type CaseFile, type Model, type NumberText } from "../model";
 import { NAME, TO } from "../question";
-import { newVariable } from "./newVariable";
+import { JOINING, newVariable } from "./newVariable";
 import { Misread, type Entry, type FunctionEntry } from "./entry";
 import { keptEnds } from "./rangeText";
 
-/** Words that join others: none is what a formula is of. */
-const CONNECTIVES = new Set("or and off of to per for in on at by is the an with from than as incl".split(" "));
+/** A letter by itself may be a variable, `a` too. */
+const isJoining = (word: string): boolean => word.length > 1 && JOINING.has(word.toLowerCase());
 
 /** Characters of a line that are read: more than twice the longest formula. */
 export const MAX_LINE = 5000;
@@ -251,6 +251,6 @@ class StatementReader {
     const isFormula = /[\d+*/^()−-]/.test(body);
     const near = nearProduct(unknown[0] ?? "", [...this.model.givens.keys(), ...this.model.variables.keys()]);
     const isAlone = named.length === 0 && through.length === 0 && unknown.length === 1;
-    return isAlone && isFormula && !near && !CONNECTIVES.has(unknown[0]!.toLowerCase()) ? unknown[0]! : null;
+    return isAlone && isFormula && !near && !isJoining(unknown[0]!) ? unknown[0]! : null;
   }
 }

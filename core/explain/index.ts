@@ -6,7 +6,7 @@ export {
   formatNumber,
   formatQuantity,
   formatStep,
-  formatUnderHeading,
+  formatUnitElsewhere,
   formatMoney,
   inputNoun,
   isCounted,

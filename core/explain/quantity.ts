@@ -121,7 +121,7 @@ function priceOf(unit: Unit | null): { readonly code: string; readonly per: stri
  * A value whose unit is said by a heading, or by the last end of a range: money and shares keep their sign, as in
  * `$0.25 … $1.50`; everything else is a bare number.
  */
-export function formatUnderHeading(x: number, unit: Unit | null, digits = 6): string {
+export function formatUnitElsewhere(x: number, unit: Unit | null, digits = 6): string {
   const price = priceOf(unit);
   if (price) return formatPrice(x, price.code);
   return isMoney(unit) ? formatQuantity(x, unit, digits) : formatInput(x, unit, digits);

@@ -60,10 +60,19 @@ export function acos(a: Enclosure): Enclosure {
 
 export const atan = (a: Enclosure): Enclosure => monotone(a, Math.atan);
 
-export function sinh(a: Enclosure): Enclosure {
-  if (a.flags & EMPTY) return NOTHING;
-  return make(a.lo === 0 ? 0 : downWide(Math.sinh(a.lo)), a.hi === 0 ? 0 : upWide(Math.sinh(a.hi)), a.flags);
-}
+/** A rising function that is 0 at 0, exactly, and stays between −most and most. */
+const throughZero = (a: Enclosure, f: (x: number) => number, most = Infinity): Enclosure =>
+  a.flags & EMPTY
+    ? NOTHING
+    : make(
+        a.lo === 0 ? 0 : Math.max(-most, downWide(f(a.lo))),
+        a.hi === 0 ? 0 : Math.min(most, upWide(f(a.hi))),
+        a.flags,
+      );
+
+export const sinh = (a: Enclosure): Enclosure => throughZero(a, Math.sinh);
+
+export const tanh = (a: Enclosure): Enclosure => throughZero(a, Math.tanh, 1);
 
 export function cosh(a: Enclosure): Enclosure {
   if (a.flags & EMPTY) return NOTHING;
@@ -74,10 +83,4 @@ export function cosh(a: Enclosure): Enclosure {
     most === 0 ? 1 : upWide(Math.cosh(most)),
     a.flags,
   );
-}
-
-export function tanh(a: Enclosure): Enclosure {
-  if (a.flags & EMPTY) return NOTHING;
-  const lo = a.lo === 0 ? 0 : Math.max(-1, downWide(Math.tanh(a.lo)));
-  return make(lo, a.hi === 0 ? 0 : Math.min(1, upWide(Math.tanh(a.hi))), a.flags);
 }

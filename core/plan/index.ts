@@ -17,4 +17,4 @@ export { apart } from "./second";
 export { freeConstraintId } from "./constraintId";
 export { belowZero, readPlanLine, readPlanLines, wordsOf, yesOrNo, type PlanLine } from "./planLine";
 export { eachLine } from "./eachLine";
-export { withSigns } from "./planWords";
+export { AT_LEAST, AT_MOST, withSigns } from "./limitWords";

@@ -3,7 +3,8 @@ import type { Plan } from "../model";
 import { isZero, signOf } from "../numeric";
 import { parseUnit } from "../units";
 import { readConstraint, readForm } from "./linear";
-import { NO_SUM, differsWanted, unitMeant, wholeWanted, withSigns } from "./planWords";
+import { withSigns } from "./limitWords";
+import { NO_SUM, differsWanted, unitMeant, wholeWanted } from "./planWords";
 
 const WORDS = /\p{L}[\p{L}\p{Nd}_]*/gu;
 /** `1e3` is a number, and e3 no name in it. */

@@ -1,29 +1,4 @@
-import { anyCase, quoted } from "../formula";
-
-const RELATION = /[<>=≤≥]/;
-/** Relations as they are said, the longer before those they begin with. */
-const SAID: readonly (readonly [RegExp, string])[] = [
-  [
-    anyCase(String.raw`\s+(?:is\s+|are\s+)?(?:at most|(?:no|not) more than|(?:less|smaller) than or equal to)\s+`),
-    " <= ",
-  ],
-  [
-    anyCase(
-      String.raw`\s+(?:is\s+|are\s+)?(?:at least|(?:no|not) (?:less|fewer) than|(?:greater|more) than or equal to)\s+`,
-    ),
-    " >= ",
-  ],
-  [anyCase(String.raw`\s+(?:is\s+|are\s+)?(?:less|fewer|smaller) than\s+`), " < "],
-  [anyCase(String.raw`\s+(?:is\s+|are\s+)?(?:more|greater|larger) than\s+`), " > "],
-  [anyCase(String.raw`\s+(?:equals|(?:is|are) equal to|(?:is|are) exactly)\s+`), " = "],
-];
-
-/** `2x + 3y at most 240` with its sign; a line that has one is left as it is. */
-export function withSigns(body: string): string {
-  if (RELATION.test(body)) return body;
-  const said = SAID.find(([words]) => words.test(body));
-  return said ? body.replace(...said) : body;
-}
+import { quoted } from "../formula";
 
 /** `x != 3`: no limit. Null of any other line. */
 export const differsWanted = (body: string): string | null =>

@@ -116,21 +116,14 @@ describe("whole sentences", () => {
 
 describe("two that pass each other at a jump", () => {
   it("do not meet there, and that is told of both", () => {
-    const source: CaseFile = {
-      format: "pasear-case",
-      version: 1,
-      title: "Jump",
-      variables: [{ name: "t", unit: "s", from: 0, to: 10 }],
-      functions: [
-        { name: "f", of: "t", by: { kind: "formula", text: "1 + 4 step(t - 4)" } },
-        { name: "g", of: "t", by: { kind: "formula", text: "3" } },
-      ],
-      questions: [{ id: "q", ask: "meet", functions: ["f", "g"] }],
-    };
+    const source = oneFunction("1 + 4 step(x - 4)", { unit: "s", from: 0, to: 10 }, [
+      { ask: "meet", functions: ["f", "g"] },
+    ]);
+    source.functions!.push({ name: "g", of: "x", by: { kind: "formula", text: "3" } });
     const { model, findings } = analysed(source);
     expect(sentenceOf(findings[0]!, model)).toBe(
       "f and g never meet on 0 … 10 s; they differ by 2 throughout. " +
-        "At t = 4 s one jumps past the other without meeting it.",
+        "At x = 4 s one jumps past the other without meeting it.",
     );
   });
 });
@@ -213,18 +206,11 @@ describe("numbers beyond all that can be written", () => {
 
 describe("what is not settled is said in full", () => {
   it("of whole inputs too", () => {
-    const source: CaseFile = {
-      format: "pasear-case",
-      version: 1,
-      title: "Stall",
-      variables: [{ name: "q", unit: "lantern", from: 0, to: 100, whole: true }],
-      functions: [{ name: "f", of: "q", unit: "$", by: { kind: "formula", text: "50 q - q^2/3" } }],
-      questions: [{ id: "q", ask: "greatest", function: "f" }],
-    };
-    const { model, findings } = analyse(source);
-    expect(plainSentence(findings[0]!, model)).toBe("75 lanterns: $1,875.");
+    const lanterns = { unit: "lantern", from: 0, to: 100, whole: true };
+    const { model, findings } = analyse(oneFunction("50 x - x^2/3", lanterns, [{ ask: "greatest", function: "f" }]));
+    expect(plainSentence(findings[0]!, model)).toBe("75 lanterns: 1,875.");
     expect(plainSentence({ ...findings[0]!, complete: false } as Finding, model)).toBe(
-      "As far as is settled, f is greatest at 75 lanterns: $1,875.",
+      "As far as is settled, f is greatest at 75 lanterns: 1,875.",
     );
   });
 });

@@ -1,4 +1,4 @@
-import { AT_LEAST, AT_MOST } from "../entry";
+import { AT_LEAST, AT_MOST } from "../plan";
 import type { Amount, AmountKind, Body } from "./amount";
 import { COUNTED_TIME, isDay, isName, isYear } from "./names";
 import { nounAt } from "./nouns";

@@ -1,6 +1,6 @@
 import type { Names } from "../formula";
 import type { Plan } from "../model";
-import { AT_LEAST, AT_MOST } from "../entry";
+import { AT_LEAST, AT_MOST } from "../plan";
 import { singular } from "../units";
 import { KnownLimits } from "./knownLimits";
 

@@ -1,4 +1,4 @@
-import { formatNumber, formatUnderHeading, formatQuantity, isMoney, list } from "../../explain";
+import { formatNumber, formatUnitElsewhere, formatQuantity, isMoney, list } from "../../explain";
 import type { MeetFinding, ReachFinding, Solution } from "../finding";
 import { MOST_TOLD, few, type Speech } from "./speech";
 
@@ -75,7 +75,7 @@ function unsettled(f: AtLevel, say: Speech, goal: string): string {
   const rest = f.open.flatMap(({ from, to }) => {
     if (from === null) return [];
     if (to === null) return [`from ${say.at(from, 8)} on`];
-    const [a, b] = [formatUnderHeading(from, say.input, 8), formatUnderHeading(to, say.input, 8)];
+    const [a, b] = [formatUnitElsewhere(from, say.input, 8), formatUnitElsewhere(to, say.input, 8)];
     return [a === b ? `near ${say.at(from, 8)}` : `on ${a} … ${formatQuantity(to, say.input, 8)}`];
   });
   const places = [...new Set(rest)];

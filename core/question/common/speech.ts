@@ -3,7 +3,7 @@ import {
   formatInput,
   formatNumber,
   formatQuantity,
-  formatUnderHeading,
+  formatUnitElsewhere,
   inputNoun,
   isCounted,
   isMoney,
@@ -65,7 +65,7 @@ export class Speech {
 
   /** The ends of a range: the last says the unit. */
   private start(x: number): string {
-    return formatUnderHeading(x, this.input);
+    return formatUnitElsewhere(x, this.input);
   }
   private end(x: number): string {
     return formatQuantity(x, this.input);

@@ -1,4 +1,4 @@
-import { formatInput, formatQuantity, formatUnderHeading } from "../../explain";
+import { formatInput, formatQuantity, formatUnitElsewhere } from "../../explain";
 import { closer } from "../common/card";
 import { NAME, TO, type Line } from "../common/line";
 import { firstInput } from "../common/followed";
@@ -21,7 +21,7 @@ function sentence(f: GivenFinding, say: Speech): string {
     case "unsettled":
       return `Not settled: which ${k} makes ${goal} could not be proven.`;
     case "none": {
-      const range = `${formatUnderHeading(about.from ?? 0, unit)} to ${formatQuantity(about.to ?? 0, unit)}`;
+      const range = `${formatUnitElsewhere(about.from ?? 0, unit)} to ${formatQuantity(about.to ?? 0, unit)}`;
       return `No ${k} from ${range} makes it so that ${goal}.`;
     }
     case "found": {

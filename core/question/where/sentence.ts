@@ -1,4 +1,4 @@
-import { formatQuantity, formatUnderHeading } from "../../explain";
+import { formatQuantity, formatUnitElsewhere } from "../../explain";
 import { few, type Speech } from "../common/speech";
 import type { FindingStretch, WhereFinding } from "../finding";
 import type { QuestionOf } from "../kind";
@@ -27,7 +27,7 @@ function stretch(s: FindingStretch, say: Speech, { relation }: QuestionOf<"where
     const last = Math.floor(s.ends.endsWith(")") && Number.isInteger(b) ? b - 1 : b);
     return last === s.first
       ? `for ${formatQuantity(last, say.input)}`
-      : `from ${formatUnderHeading(s.first, say.input)} to ${formatQuantity(last, say.input)}`;
+      : `from ${formatUnitElsewhere(s.first, say.input)} to ${formatQuantity(last, say.input)}`;
   }
   // "At most" holds at its ends, unless there is a jump or no value: that is told.
   if (relation === "<=" || relation === ">=") return say.stretch(s);

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { parseUnit } from "../units";
-import { formatUnderHeading } from ".";
+import { formatUnitElsewhere } from ".";
 
-describe("a value under a heading that says its unit", () => {
+describe("a value whose unit is said by a heading, or by the last end of a range", () => {
   it.each([
     [8.25, "$/lantern", "$8.25"],
     [0.0043, "$/kWh", "$0.0043"],
@@ -13,6 +13,6 @@ describe("a value under a heading that says its unit", () => {
     [0.042, "%/year", "4.2 %"],
     [-1234.5, "", "−1,234.5"],
   ])("%s in %s is %s", (x, unit, text) => {
-    expect(formatUnderHeading(x, parseUnit(unit).unit)).toBe(text);
+    expect(formatUnitElsewhere(x, parseUnit(unit).unit)).toBe(text);
   });
 });
