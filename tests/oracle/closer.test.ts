@@ -58,3 +58,19 @@ it("nor is one missed that lies in the middle of two samples, where the value is
     ),
   ).toEqual({ at: 0, within: expect.closeTo(0, 12) });
 });
+
+it("a jump between values that are great all around is none, and a crossing among such is one", () => {
+  // 12 − 5e173 x on the left, −2 − 5e173 x from 0 on; and 5e173 x − 3, which is 0 at 6e-174.
+  const steep = 5e173;
+  const value = (v: number) => ({ v, off: Math.abs(v) * 1e-15 });
+  const jump = (x: number) => value((x < 0 ? 12 : -2) - steep * x);
+  const crossing = (x: number) => value(steep * x - 3);
+  for (const [lo, hi] of [
+    [-9.3, 4.1],
+    [-0.013, 7],
+    [-8e-30, 0.2],
+  ] as const) {
+    expect(closeIn(jump, lo, hi)).toBeNull();
+    expect(closeIn(crossing, lo, hi)!.at).toBeCloseTo(0, 100);
+  }
+});

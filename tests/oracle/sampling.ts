@@ -99,6 +99,9 @@ function edgeOfRounding(value: Value, sure: number, lost: number): number | null
 
 /** How many values between two places are looked at. */
 const LOOKS = 64;
+const MOST_HALVINGS = 1100;
+/** How many times the width of what is left is looked at on both sides of it. */
+const FURTHER = 1000;
 
 /**
  * Halves a change of sign; null where it is a jump, a pole or a gap.
@@ -111,7 +114,8 @@ export function closeIn(value: Value, lo: number, hi: number): { readonly at: nu
   const start = Math.max(Math.abs(fa), Math.abs(f(b)));
   let near: readonly [number, number] | null = null;
   // Halving goes on where the values are lost in rounding: a hole in the middle of that shows only close by.
-  for (let i = 0; i < 70; i++) {
+  // Around 0 there are a thousand halvings before no double is left between.
+  for (let i = 0; i < MOST_HALVINGS; i++) {
     const m = a + (b - a) / 2;
     const y = f(m);
     if (Number.isNaN(y)) return null;
@@ -135,6 +139,10 @@ export function closeIn(value: Value, lo: number, hi: number): { readonly at: nu
     Array.from({ length: LOOKS }, (_, i) => from + ((to - from) * (i + 0.5)) / LOOKS).some((x) => Number.isNaN(f(x)))
   )
     return null;
-  const isTaken = Math.max(Math.abs(f(from)), Math.abs(f(to))) < 1e-6 * Math.max(start, 1e-3);
+  const here = Math.max(Math.abs(f(from)), Math.abs(f(to)));
+  // Of values that are great all around, a jump leaves little: it is no less close by than a little further off.
+  const further = [from - FURTHER * (to - from), to + FURTHER * (to - from)].map((x) => Math.abs(f(x)));
+  const isJump = near === null && here > 1e-3 && further.every((y) => y < 2 * here);
+  const isTaken = here < 1e-6 * Math.max(start, 1e-3) && !isJump;
   return isTaken ? { at: from + (to - from) / 2, within: (to - from) / 2 } : null;
 }
