@@ -1,4 +1,4 @@
-import { formatInput, prettyUnit } from "#core/explain";
+import { formatInput, unitFor } from "#core/explain";
 import type { Picture } from "#core/graph";
 import type { Rect } from "./deskLayout";
 import type { Look } from "./look";
@@ -62,7 +62,7 @@ export function xAxis(pane: number, art: Art) {
 export function yAxis(pane: number, art: Art) {
   const { picture, rects, look, isSmall } = art;
   const { y, unit, title } = picture.panes[pane]!;
-  const name = title ?? (unit.startsWith("$") ? "" : prettyUnit(unit));
+  const name = title ?? (unit.startsWith("$") ? "" : unitFor(2, unit));
   const isNamed = !isSmall && name !== "";
   return {
     ...axisOf(pane, y, art),

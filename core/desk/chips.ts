@@ -26,7 +26,7 @@ export function chipsOf(f: AnyAnswer, model: Model, card: Card): Chip[] {
 function rangeWords({ about }: AnyAnswer, model: Model, card: Card): string {
   const variable = model.variables.get(about.variable);
   return variable?.from && variable.to && about.from !== null && about.to !== null
-    ? ` on ${card.input(about.from)} … ${card.input(about.to)}`
+    ? ` on ${card.end(about.from)} … ${card.end(about.to)}`
     : "";
 }
 
@@ -46,10 +46,9 @@ function surety(f: AnyAnswer, on: string, card: Card): Chip[] {
   }
   if (f.status === "unsettled") return [{ tone: "open", text: "not settled" }];
   const searched = "searched" in f ? f.searched : null;
-  const text = searched
-    ? `searched ${card.input(searched.from)} … ${card.input(searched.to)} only`
-    : "not proven complete";
-  return [{ tone: "open", text }];
+  if (!searched) return [{ tone: "open", text: "not proven complete" }];
+  const [from, to] = [card.end(searched.from), card.end(searched.to)];
+  return [{ tone: "open", text: `searched ${from} … ${to} only` }];
 }
 
 function secondWay({ secondWay: second }: AnyAnswer): Chip[] {

@@ -1,4 +1,4 @@
-import { formatCount, formatInput, formatNumber, formatQuantity } from "../explain";
+import { formatCount, formatInput, formatUnitElsewhere, formatNumber, formatQuantity } from "../explain";
 import { latexName } from "../formula";
 import type { Model, Question } from "../model";
 import {
@@ -101,6 +101,7 @@ function cardOf(f: AnyAnswer, model: Model, says: string): Card {
   return {
     unknown,
     input: (x, digits) => formatInput(x, input, digits),
+    end: (x) => formatUnitElsewhere(x, input),
     output: (y, digits) => formatQuantity(y, outputUnit, digits),
     outputUnit,
     showsExact: exactForms(solutionsOf(f), unknown).length > 0,

@@ -1,9 +1,8 @@
 import { Misread, withEntry, type Entry } from "./entry";
 import { parseUnit } from "../units";
 import { buildModel, modelOf, type CaseFile, type Model, type Variable } from "../model";
-import { formatQuantity, formatUnitElsewhere, unitFor } from "../explain";
+import { formatQuantity, formatUnitElsewhere, rangeInUnit, unitFor } from "../explain";
 import { questionText, withPercents } from "../question";
-import { rangeInUnit } from "./rangeText";
 
 /** Digits of a number that is told as it was typed. */
 const DIGITS = 12;

@@ -5,7 +5,7 @@ export { MAX_LINE, interpret } from "./statement";
 export { readLines } from "./lines";
 export { understand } from "./understand";
 export { asUnderstood, type Understanding, type Understood } from "./understanding";
-export { rangeInUnit, rangeText, rangeTrouble, readRangeText } from "./rangeText";
+export { rangeTrouble, readRangeText } from "./rangeText";
 export { writtenFunction } from "./written";
 export { UNIT_OF_WORD } from "./unitWords";
 export { escaped } from "./mentions";

@@ -1,15 +1,7 @@
-import { formatInput } from "../explain";
 import type { NumberText } from "../model";
 import { areHundredths } from "../question";
-import { parseUnit, readAmountText, retypedAmount } from "../units";
+import { readAmountText, retypedAmount } from "../units";
 
-/** The ends of a range as a case keeps them; an end that is missing is open. */
-export interface RangeEnds {
-  readonly from?: NumberText | undefined;
-  readonly to?: NumberText | undefined;
-  /** of both ends */
-  readonly unit?: string | undefined;
-}
 /** An end as it was read, with the unit that stood beside it. */
 export interface RangeEnd {
   readonly value: NumberText | undefined;
@@ -17,24 +9,6 @@ export interface RangeEnd {
 }
 
 const BETWEEN = /\s*(?:…|\.\.\.?|\bto\b)\s*/;
-
-/** Digits of an end that is typed again. */
-const DIGITS = 12;
-
-/** A range as it is typed: `0 … 320`, `−∞ … k`, and of a variable in percent `4 % … 9 %`. */
-export function rangeText({ from, to, unit }: RangeEnds): string {
-  const shown = (end: NumberText | undefined, open: string) =>
-    typeof end === "number" && unit?.startsWith("%") ? formatInput(end, parseUnit(unit).unit, DIGITS) : (end ?? open);
-  return `${shown(from, "−∞")} … ${shown(to, "∞")}`;
-}
-
-/** A range with its unit: `0 … 320 lanterns`, `4 % … 9 %/year`. */
-export function rangeInUnit(range: RangeEnds): string {
-  const [text, unit] = [rangeText(range), range.unit ?? ""];
-  if (!unit.startsWith("%")) return `${text} ${unit}`.trim();
-  const per = unit.slice(1);
-  return range.to === undefined ? text.replace(" … ", `${per} … `) : `${text}${per}`;
-}
 
 /**
  * The ends of a range as a case keeps them. Without their unit, 3 and 11 of a variable in percent are 3 % and 11 %;
@@ -62,7 +36,7 @@ export function readRangeText(
   text: string,
   givens: readonly { readonly name: string }[],
   unit?: string,
-): Pick<RangeEnds, "from" | "to"> {
+): { readonly from?: NumberText | undefined; readonly to?: NumberText | undefined } {
   const end = (typed: string): RangeEnd => {
     const s = typed.trim();
     if (s === "" || s.includes("∞")) return { value: undefined };

@@ -17,6 +17,7 @@ export {
   unitFor,
   formatRate,
 } from "./quantity";
+export { hasSign, rangeInUnit, rangeTyped } from "./range";
 export { shorter } from "./shorter";
 export { beyondWords, determinationWords, growthWords } from "./beyondWords";
 export { leftAt, spareWords, worthAt, type Left } from "./planReading";

@@ -1,6 +1,6 @@
 import { toDouble, TINY } from "../numeric";
 import type { NumberFunction } from "../formula";
-import { formatInput, list } from "../explain";
+import { formatInput, list, unitFor } from "../explain";
 import type { Model, ModelVariable } from "../model";
 import { roomOf, setAsideOf, solutionsOf, stretchesOf, type AnyAnswer, type Sight } from "../question";
 import type { Pane, Point, Shade } from "./parts";
@@ -109,7 +109,7 @@ function meetingPoints(n: number, areAll: boolean): string {
 
 /** The picture in words. */
 export function described(panes: readonly Pane[], points: readonly Point[], variable: ModelVariable, x: Axis): string {
-  const curves = panes.map((p) => `${list(p.functions)}${p.unit ? ` in ${p.unit}` : ""}`).join("; ");
+  const curves = panes.map((p) => `${list(p.functions)}${p.unit ? ` in ${unitFor(2, p.unit)}` : ""}`).join("; ");
   const answers = points
     .filter((p) => p.kind === "answer")
     .slice(0, 12)

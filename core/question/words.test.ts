@@ -1,7 +1,7 @@
-import { analyse, sentenceOf as plainSentence, type Finding } from "./index";
+import { analyse, questionText, sentenceOf as plainSentence, type Finding } from "./index";
 import { analysed, saidOf as sentenceOf } from "./full.fixture";
 import { describe, expect, it } from "vitest";
-import type { CaseFile, Question, Variable } from "../model";
+import { buildModel, type CaseFile, type Question, type Variable } from "../model";
 import { oneFunction } from "./oneFunction.fixture";
 import { parseUnit } from "../units";
 import { formatQuantity } from "../explain";
@@ -125,6 +125,20 @@ describe("two that pass each other at a jump", () => {
       "f and g never meet on 0 … 10 s; they differ by 2 throughout. " +
         "At x = 4 s one jumps past the other without meeting it.",
     );
+  });
+});
+
+describe("the range of a question", () => {
+  it.each<[Variable, string]>([
+    [price, "Where is f greatest, for p = $0.50 … $12?"],
+    [each, "Where is f greatest, for p = $2 … $12.50/lantern?"],
+    [share, "Where is f greatest, for p = 1 % … 20 %?"],
+    [person, "Where is f greatest, for 0 … 5,000 people?"],
+    [second, "Where is f greatest, for t = 0 … 10 s?"],
+  ])("%j", (variable, wanted) => {
+    const source = oneFunction("1", variable, [{ ask: "greatest", function: "f" }]);
+    const named = { ...source, variables: [variable], functions: [{ ...source.functions![0]!, of: variable.name }] };
+    expect(questionText(named.questions![0]!, buildModel(named))).toBe(wanted);
   });
 });
 

@@ -1,7 +1,6 @@
 import { buildModel, type CaseFile, type Question, type Variable } from "../model";
 import { deskOf, type Desk } from "../desk";
-import { rangeInUnit } from "../entry";
-import { relationShown } from "../explain";
+import { rangeInUnit, relationShown } from "../explain";
 import { questionText } from "../question";
 import { withOffers, type Offered } from "../story";
 import { assembled, isSound } from "./assemble";

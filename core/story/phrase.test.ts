@@ -2,7 +2,8 @@ import { readFileSync, readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
 import { keyOfMark, likelyRole, markHint, nameMark } from ".";
-import { interpret, rangeInUnit, rangeText, rangeTrouble, readRangeText, writtenFunction } from "../entry";
+import { rangeInUnit, rangeTyped } from "../explain";
+import { interpret, rangeTrouble, readRangeText, writtenFunction } from "../entry";
 
 const DEMO = new URL("../../demo/", import.meta.url);
 const CASES = readdirSync(DEMO)
@@ -64,12 +65,24 @@ describe("a typed range", () => {
     [{ from: 0.03, unit: "%/year" }, "3 % … ∞", "3 %/year … ∞"],
     [{ from: "a", to: 0.11, unit: "%/year" }, "a … 11 %", "a … 11 %/year"],
     [{ from: -4, to: 6, unit: "km" }, "-4 … 6", "-4 … 6 km"],
+    [{ from: 0.5, to: 1250, unit: "$" }, "$0.50 … $1,250", "$0.50 … $1,250"],
+    [{ from: 2, to: 12.5, unit: "$/lantern" }, "$2 … $12.50", "$2 … $12.50/lantern"],
+    // no digit of an end is lost
+    [{ from: -0.125, to: 0.004567, unit: "€/kWh" }, "−€0.125 … €0.004567", "−€0.125 … €0.004567/kWh"],
+    [{ from: 2, unit: "$/lantern" }, "$2 … ∞", "$2/lantern … ∞"],
   ])("%o is %s, with its unit %s", (range, text, whole) => {
-    expect([rangeText(range), rangeInUnit(range)]).toEqual([text, whole]);
+    expect([rangeTyped(range), rangeInUnit(range)]).toEqual([text, whole]);
   });
   it("is written as it is read, and wants two ends", () => {
     for (const ends of [{ from: 0, to: 320 }, { from: "F" }, { to: -2 }, {}])
-      expect(readRangeText(rangeText(ends), STALL.givens!)).toEqual({ from: undefined, to: undefined, ...ends });
+      expect(readRangeText(rangeTyped(ends), STALL.givens!)).toEqual({ from: undefined, to: undefined, ...ends });
+    for (const [from, to] of [
+      [-0.125, 0.004567],
+      [0.5, 1250],
+      [1234567.891, 2e7],
+    ] as const)
+      for (const unit of ["$", "€/kWh", "%"])
+        expect(readRangeText(rangeTyped({ from, to, unit }), [], unit)).toEqual({ from, to });
     expect([rangeTrouble("0 … 3"), rangeTrouble("3"), rangeTrouble("0 … 3 … 5")]).toEqual([
       null,
       expect.stringMatching(/two ends/),

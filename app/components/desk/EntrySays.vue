@@ -12,7 +12,7 @@ const refused = computed(() => (props.preview?.kind === "refused" ? props.previe
     <OfferText :text="refused.message" :offers="refused.instead" @take="emit('take', $event)" />
   </p>
   <p v-else-if="preview?.kind === 'number'" :id="id" class="says" role="status">
-    {{ preview.says }} <kbd>Enter</kbd> names it
+    <PlainText :text="preview.says" /> <kbd>Enter</kbd> names it
   </p>
   <p v-else-if="preview?.kind === 'entries'" :id="id" class="says" role="status">
     {{ preview.says }} <kbd>Enter</kbd>

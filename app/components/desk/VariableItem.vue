@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { rangeText, rangeTrouble, readRangeText } from "#core/entry";
+import { rangeTrouble, readRangeText } from "#core/entry";
+import { rangeTyped } from "#core/explain";
 import type { Variable } from "#core/model";
 import type { Slip } from "#core/slips";
 
@@ -7,7 +8,7 @@ import type { Slip } from "#core/slips";
 const props = defineProps<{ variable: Variable; range: string | undefined; slips: readonly Slip[] }>();
 const emit = defineEmits<{ remove: [] }>();
 const store = useCaseStore();
-const written = computed(() => rangeText(props.variable));
+const written = computed(() => rangeTyped(props.variable));
 function setRange(text: string): void {
   const ends = readRangeText(text, store.document?.givens ?? [], props.variable.unit);
   store.apply({ kind: "setRange", name: props.variable.name, from: ends.from, to: ends.to });

@@ -7,6 +7,8 @@ export interface Card {
   readonly unknown: string;
   /** an input in words, to so many digits */
   input(x: number, digits?: number): string;
+  /** an end of a range of inputs, with the sign of its unit */
+  end(x: number): string;
   output(y: number, digits?: number): string;
   readonly outputUnit: Unit | null;
   /** exact forms stand on the card already */

@@ -1,4 +1,12 @@
-import { formatInput, formatQuantity, inputNoun, isPercent } from "../../explain";
+import {
+  formatNumber,
+  formatQuantity,
+  formatUnitElsewhere,
+  hasSign,
+  inputNoun,
+  rangeInUnit,
+  rangeTyped,
+} from "../../explain";
 import { functionsOf, type Amount, type Model, type ModelVariable, type Question } from "../../model";
 import { toDouble, type Rational } from "../../numeric";
 import type { Unit } from "../../units";
@@ -9,6 +17,9 @@ export interface QuestionPart {
   /** the part can be changed in place, and this is where it stands in the question */
   readonly slot?: Slot;
 }
+
+/** A unit that has a sign at its number; null of any other. */
+const signOf = (unit: Unit | null): Unit | null => (hasSign(unit?.text) ? unit : null);
 
 /** Names and numbers of a question in the words and units of its case. */
 export class QuestionWords {
@@ -51,9 +62,10 @@ export class QuestionWords {
     const place = question && this.placeOf(question);
     return place && input ? `the ${which}${input} where ${place}` : `the ${which}answer of ${of}`;
   }
-  /** Two ends; only the second shows the unit. */
+  /** Two ends: the second shows the unit, and a sign stands at both. */
   pair([from, to]: readonly [Amount, Amount], unit: Unit | null): string {
-    return `${this.amount(from, isPercent(unit) ? unit : null)} … ${this.amount(to, unit)}`;
+    const start = typeof from === "number" ? formatUnitElsewhere(from, unit) : this.amount(from, signOf(unit));
+    return `${start} … ${this.amount(to, unit)}`;
   }
 
   /** A value of the first function. */
@@ -70,13 +82,15 @@ export class QuestionWords {
   range(): QuestionPart[] {
     const v = this.variable();
     if (!v) return [];
-    const own = isPercent(v.unit) ? v.unit : null;
-    const end = (asked: Amount | undefined, ofVariable: Rational | null, open: string) =>
-      asked !== undefined ? this.amount(asked, own) : ofVariable ? formatInput(toDouble(ofVariable), v.unit) : open;
-    const ends = `${end(this.q.from, v.from, "−∞")} … ${end(this.q.to, v.to, "∞")}`;
-    const noun = inputNoun(v.name, v.unit);
-    const text =
-      noun === v.name ? `${v.name} = ${ends}${v.unit?.text && !own ? ` ${v.unit.text}` : ""}` : `${ends} ${noun}`;
+    const number = (x: number) => (signOf(v.unit) ? x : formatNumber(x));
+    const end = (asked: Amount | undefined, ofVariable: Rational | null) => {
+      if (asked === undefined) return ofVariable ? number(toDouble(ofVariable)) : undefined;
+      return typeof asked === "number" ? number(asked) : this.amount(asked, signOf(v.unit));
+    };
+    const ends = { from: end(this.q.from, v.from), to: end(this.q.to, v.to) };
+    const [noun, unit] = [inputNoun(v.name, v.unit), v.unit?.text];
+    const isNamed = noun === v.name || hasSign(unit);
+    const text = isNamed ? `${v.name} = ${rangeInUnit({ ...ends, unit })}` : `${rangeTyped(ends)} ${noun}`;
     return [{ text: ", for " }, { text, slot: "range" }];
   }
 }
