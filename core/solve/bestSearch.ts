@@ -168,7 +168,9 @@ export class BestSearch {
     const level = this.taken.reduce((m, t) => Math.max(m, this.worth(t)), -Infinity);
     const { top, infinite, open } = this.limits(level);
     if (infinite) return { status: "unbounded", bound: infinite };
-    const doubt = [...open, ...this.doubt].filter((d) => this.mayRival(d, level));
+    // What stays below a limit is no rival of anything that comes closer to it.
+    const least = top ? Math.max(level, this.worth(top.bound)) : level;
+    const doubt = [...open, ...this.doubt].filter((d) => this.mayRival(d, least));
     const rivals = this.taken.filter((t) => this.hope(t) >= level);
     const beyond = top && this.beats(top.bound, rivals);
     if (beyond === "yes" && top)

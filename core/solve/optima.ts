@@ -4,7 +4,7 @@ import { BestSearch } from "./bestSearch";
 import { unboundedAt, type Attained, type Bound } from "./taken";
 import { inlineSmooth } from "./inline";
 import { limitAt } from "./limits";
-import { openStairs } from "./openStairs";
+import { FEW_STEPS, openStairs } from "./openStairs";
 import { hasValuesBeside } from "./stairFree";
 import { newWork, partition, refine, type Work } from "./partition";
 import type { Part, Range } from "./parts";
@@ -36,7 +36,7 @@ export function findBest(
   work: Work = newWork(),
 ): OptimumSearch {
   const period = periodOf(e, table, range);
-  const whole = partition([e], table, period?.range ?? range, work);
+  const whole = partition([e], table, period?.range ?? range, work, FEW_STEPS);
   const endless = stairsWithoutBound(whole, table, sense, work);
   if (endless) return { status: "unbounded", bound: endless, parts: whole, period };
   const parts = turningParts(e, table, whole, sense, work);

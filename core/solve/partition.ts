@@ -46,19 +46,23 @@ const STEPS_OF_CELL = 300;
 /** Steps of one stair that are taken apart one by one. */
 export const MAX_STEPS = 600;
 
-/** Takes a range apart into places and the cells between them, for several functions at once. */
+/**
+ * Takes a range apart into places and the cells between them, for several functions at once.
+ * @param mostSteps  stairs that have more steps on a cell are one part, for others to take apart
+ */
 export function partition(
   expressions: readonly Expression[],
   table: FunctionTable,
   range: Range,
   work: Work = newWork(),
+  mostSteps = MAX_STEPS,
 ): Part[] {
   const { from, to } = range;
   const order = from && to ? compareSpots(from, to, table) : -1;
   if (from && order === 0) return [place(from, "range")];
   if (order === null) return [{ kind: "open", ...hullOf(range) }];
   const formulas = expressions.map((e) => inline(e, table));
-  const inner = new Partitioner(table, work).settle({ kind: "cell", from, to, formulas }, new Set());
+  const inner = new Partitioner(table, work, mostSteps).settle({ kind: "cell", from, to, formulas }, new Set());
   return tidy([...(from ? [place(from, "range")] : []), ...inner, ...(to ? [place(to, "range")] : [])]);
 }
 
@@ -77,6 +81,7 @@ class Partitioner implements Splitting {
   constructor(
     readonly table: FunctionTable,
     readonly work: Work,
+    private readonly mostSteps = MAX_STEPS,
   ) {}
 
   parts(e: Expression, range: Range): Part[] {
@@ -240,7 +245,7 @@ class Partitioner implements Splitting {
   private stepsOf(name: Stair, u: Expression, cell: CellPart): ZerosIn | "many" | "open" {
     const reach = compileEnclosure(u, this.table.enclosure)(new Enclosure(hullOf(cell).lo, hullOf(cell).hi));
     if (reach.flags & EMPTY || !Number.isFinite(reach.lo) || !Number.isFinite(reach.hi)) return "many";
-    if (reach.hi - reach.lo > MAX_STEPS) return "many";
+    if (reach.hi - reach.lo > this.mostSteps) return "many";
     const zeros: ZerosIn["zeros"][number][] = [];
     const open: OpenStretch[] = [];
     for (const border of bordersOf(name, reach)) {

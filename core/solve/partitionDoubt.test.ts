@@ -123,11 +123,12 @@ describe("stairs with too many steps", () => {
       const count = (kind: Part["kind"]) => list.filter((p) => p.kind === kind).length;
       return { quiet: count("quiet") > 0, cells: count("cell"), stairs: count("stairs"), open: count("open") };
     };
-    // halved until a stretch has at most 80 steps; the two of 62.5 that meet at the 500th are told one by one
+    // parted until a stretch has at most 12 steps; only those of the stretch with the 500th are told one by one
     const some = near("floor(1000 x)", "0 … 1", 500);
     expect(kinds(some).stairs + kinds(some).open).toBe(0);
     expect(kinds(some).quiet).toBe(true);
-    expect(kinds(some).cells).toBe(126);
+    expect(kinds(some).cells).toBeGreaterThan(1);
+    expect(kinds(some).cells).toBeLessThanOrEqual(13);
     const at = some.findIndex((p) => p.kind === "place" && p.spot.at === 0.5);
     expect([some[at - 1]!.kind, some[at + 1]!.kind]).toEqual(["cell", "cell"]);
     expect(kinds(near("floor(1000 x)", "0 … 1", 2000))).toEqual({ quiet: true, cells: 0, stairs: 0, open: 0 });

@@ -3,7 +3,7 @@ import type { ExactForm } from "./exactForm";
 import { newWork, type Work } from "./partition";
 import { joinedStretches, type PlacePart, type Range } from "./parts";
 import { periodOf, type Period } from "./period";
-import { boundsAtSpot, signedParts, type PartSign, type SignedPart } from "./signedParts";
+import { boundsAtSpot, signedParts, type PartSign, type SignedPart, type Wanted } from "./signedParts";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import type { OpenStretch } from "./zerosIn";
@@ -53,10 +53,17 @@ export interface RootSearch {
 /**
  * Every input of a range at which `e` is 0, from the range's one partition. Ends belong to the range. A break is owned
  * by the piece that holds it; a jump over 0 is reported as a jump, never as a root.
+ * @param wanted  whether it matters, too, where there is a value without a zero
  */
-export function findRoots(e: Expression, table: FunctionTable, range: Range, work: Work = newWork()): RootSearch {
+export function findRoots(
+  e: Expression,
+  table: FunctionTable,
+  range: Range,
+  work: Work = newWork(),
+  wanted: Wanted = "zeros",
+): RootSearch {
   const period = periodOf(e, table, range);
-  const parts = signedParts(e, table, period ? period.range : range, work);
+  const parts = signedParts(e, table, period ? period.range : range, work, wanted);
   const roots: Root[] = [];
   const jumps: number[] = [];
   const beyond: OpenStretch[] = [];

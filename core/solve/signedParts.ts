@@ -1,6 +1,6 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
 import { compileEnclosure, dependsOnVariable, type Expression } from "../formula";
-import { openStairs } from "./openStairs";
+import { FEW_STEPS, openStairs } from "./openStairs";
 import { newWork, partition, refine, type Work } from "./partition";
 import type { CellPart, Part, Range } from "./parts";
 import { constantSign } from "./terms";
@@ -18,10 +18,21 @@ export interface SignedPart {
   readonly formula: Expression | null;
 }
 
+/** Zeros alone, or the signs of all values: then it matters, too, whether there is a value. */
+export type Wanted = "zeros" | "signs";
+
 /** A range taken apart into places and stretches, on each of which the function has one sign throughout. */
-export function signedParts(e: Expression, table: FunctionTable, range: Range, work: Work = newWork()): SignedPart[] {
-  const whole = partition([e], table, range, work);
-  const listed = openStairs(whole, table, work, containsZero);
+export function signedParts(
+  e: Expression,
+  table: FunctionTable,
+  range: Range,
+  work: Work = newWork(),
+  wanted: Wanted = "signs",
+): SignedPart[] {
+  const whole = partition([e], table, range, work, FEW_STEPS);
+  const listed = openStairs(whole, table, work, (v) =>
+    wanted === "zeros" ? containsZero(v) : signOfQuiet(v) === "open",
+  );
   const parts = refine(listed, table, work, (cell) => (cell.formulas[0] ? [cell.formulas[0]] : []));
   return parts.map((part, i): SignedPart => {
     switch (part.kind) {

@@ -26,7 +26,7 @@ export function whereRelation(
   relation: Relation,
   work: Work = newWork(),
 ): RelationSearch {
-  const roots = findRoots(e, table, range, work);
+  const roots = findRoots(e, table, range, work, "signs");
   const open = joinedStretches([...roots.open, ...unknownIn(roots.parts)]);
   const search = { ...roots, open, searched: searchedOf(open, range) };
   const wanted = relation.startsWith(">") ? 1 : -1;

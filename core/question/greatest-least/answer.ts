@@ -1,5 +1,5 @@
 import type { QuestionOf } from "../kind";
-import { EMPTY, Enclosure } from "../../interval";
+import { BROKEN, EMPTY, Enclosure } from "../../interval";
 import { rationalOfDouble, rationalText, toDouble } from "../../numeric";
 import { compileEnclosure, compileNumber } from "../../formula";
 import {
@@ -54,6 +54,7 @@ export function best(asking: BestAsking): BestFinding {
     status: "none",
     complete: isTold,
     bound: toldBound(limit),
+    repeats: found.period && limit.at !== null ? { every: found.period.every.at } : null,
     message: isTold ? null : onlyBetween("what it comes closer to", between),
   };
 }
@@ -174,7 +175,9 @@ function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
   const [lo, hi] = [asking.range.from?.at ?? null, asking.range.to?.at ?? null];
   const near = span(lo, hi, peak.at);
   const number = compileNumber(asking.body(), asking.table.number);
-  const there = compileEnclosure(asking.body(), asking.table.enclosure)(new Enclosure(peak.at, peak.at));
+  const there = compileEnclosure(asking.body(), asking.table.enclosure)(new Enclosure(peak.lo, peak.hi));
+  // Where the function jumps at an input that no double is, plain values are those of one side or the other.
+  if (there.flags & BROKEN && peak.lo < peak.hi) return null;
   return goldenSection(
     number,
     sense,

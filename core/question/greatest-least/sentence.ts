@@ -1,4 +1,4 @@
-import { formatNumber, formatQuantity } from "../../explain";
+import { formatNumber, formatQuantity, formatStep } from "../../explain";
 import { few, type Speech } from "../common/speech";
 import type { BestFinding, WholeReading } from "../finding";
 
@@ -37,12 +37,13 @@ function ties(wholes: readonly WholeReading[], say: Speech): string {
 
 /** A greatest or least value that is approached only, or has no bound. */
 function unattained(f: BestFinding, { value, at, side }: NonNullable<BestFinding["bound"]>, say: Speech): string {
+  const again = f.repeats ? `, again every ${formatStep(f.repeats.every, say.input)}` : "";
   const far = `as ${say.x} ${side > 0 ? "grows" : "falls"}`;
   const none = `${say.name} has no ${f.ask} value`;
   if (value === null) {
     const way = f.ask === "greatest" ? "grows" : "falls";
-    return `${none}: it ${way} without bound ${at === null ? far : `near ${say.at(at)}`}.`;
+    return `${none}: it ${way} without bound ${at === null ? far : `near ${say.at(at)}${again}`}.`;
   }
-  const where = at === null ? far : `as ${say.x} approaches ${formatQuantity(at, say.input)}`;
+  const where = at === null ? far : `as ${say.x} approaches ${formatQuantity(at, say.input)}${again}`;
   return `${none}: it comes ever closer to ${formatQuantity(value, say.output)} ${where}, and does not take it.`;
 }
