@@ -121,7 +121,8 @@ function outerSlope(e: Expression & { kind: "apply" }): Expression {
     case "cosh":
       return apply("sinh", u);
     case "tanh":
-      return subtract(ONE_NUMBER, power(e, wholeNumber(2)));
+      // 1 − tanh² says the same, but far out nothing is left of it on doubles.
+      return divide(ONE_NUMBER, power(apply("cosh", u), wholeNumber(2)));
     case "abs":
       return apply("sign", u);
     default:

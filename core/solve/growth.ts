@@ -50,14 +50,16 @@ export function orderBound(a: number, b: number, w: Term | null, delta: number):
     if (a < 0 || (a === 0 && b > 0) || logarithm < 1) return null;
     const atEnd = delta ** a * logarithm ** b;
     const inside = b > 0 && logarithm < b / a ? (b / (a * Math.E)) ** b : 0;
-    return Math.max(atEnd, inside) * MARGIN;
+    return Math.max(atEnd, inside) * MARGIN + Number.MIN_VALUE;
   }
   const decay = -w.c.hi;
   const m = -toDouble(w.r);
   if (!(decay > 0) || !(m > 0) || signOf(w.s) < 0 || logarithm < 1) return null;
   // With y = t^−m the product is at most exp(−decay y) y^q.
   const q = -(a - Math.max(b, 0)) / m;
-  const y = delta ** -m;
+  // Beyond its greatest value the bound falls, so that a nearer y than one beyond all doubles does as well.
+  const y = Math.min(delta ** -m, FAR_ENOUGH);
   const at = (z: number) => Math.exp(-decay * z + q * Math.log(z));
   return (q <= 0 || y >= q / decay ? at(y) : at(q / decay)) * MARGIN + Number.MIN_VALUE;
 }
+const FAR_ENOUGH = 1e300;

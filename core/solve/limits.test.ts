@@ -133,11 +133,11 @@ describe("limits", () => {
   });
   it("sides come closer step by step, within half the room", () => {
     const deltas = (room: number) => approaches(SPOTS["0"]!, 1, room).map((a) => [a.side, a.delta]);
-    expect(deltas(1)).toEqual([0, 12, 26, 40].map((k) => [1, 2 ** (-4 - k)]));
-    expect(deltas(1 / 16)).toEqual([0, 12, 26, 40].map((k) => [1, 2 ** (-5 - k)]));
+    expect(deltas(1)).toEqual([0, 12, 26, 40, 80, 320].map((k) => [1, 2 ** (-4 - k)]));
+    expect(deltas(1 / 16)).toEqual([0, 12, 26, 40, 80, 320].map((k) => [1, 2 ** (-5 - k)]));
     expect(deltas(0)).toEqual([]);
     expect(approaches(null, -1, 0).map((a) => [a.spot, a.side, a.delta])).toEqual(
-      [8, 16, 30, 48].map((k) => [null, -1, 2 ** -k]),
+      [8, 16, 30, 48, 80, 320].map((k) => [null, -1, 2 ** -k]),
     );
   });
 

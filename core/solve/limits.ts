@@ -17,9 +17,9 @@ export type Limit =
   | { readonly kind: "open"; readonly lo: number; readonly hi: number };
 
 /** How close is looked, as powers of two of the room there is. */
-const CLOSER = [0, 12, 26, 40];
+const CLOSER = [0, 12, 26, 40, 80, 320];
 /** How far out is looked, as powers of two. */
-const FARTHER = [8, 16, 30, 48];
+const FARTHER = [8, 16, 30, 48, 80, 320];
 const MOST_DELTA = 1 / 16;
 
 /**

@@ -45,12 +45,19 @@ describe("even and odd, as far as the written form shows", () => {
     ["exp(x)", null],
     ["exp(x^2)", "even"],
     ["sin(x + 1)", null],
+    // quarter turns make a cosine of a sine
+    ["sin(x + pi/2)", "even"],
+    ["sin(3x - pi)", "odd"],
+    ["cos(pi (x + 11)/2)", "odd"],
+    ["cos(x/3 + 4 pi)", "even"],
+    ["sin(x + pi/3)", null],
+    ["cos(x^2 + x + pi)", null],
     ["max(x^2, cos(x))", "even"],
     ["max(x, 1)", null],
   ])("%s: %s", (text, wanted) => expect(parityOf(read(text))).toBe(wanted));
 
   it("is true of the values", () => {
-    const leaf = fc.constantFrom("x", "x^2", "3", "cos(x)", "sin(x)", "x^3", "abs(x)", "exp(x)");
+    const leaf = fc.constantFrom("x", "x^2", "3", "cos(x)", "sin(x)", "x^3", "abs(x)", "exp(x)", "sin(2x - pi/2)");
     const { whole } = fc.letrec<{ whole: string }>((tie) => ({
       whole: fc.oneof(
         { depthSize: "small" },
@@ -75,6 +82,8 @@ describe("even and odd, as far as the written form shows", () => {
             return value(e.a) - value(e.b);
           case "multiply":
             return value(e.a) * value(e.b);
+          case "divide":
+            return value(e.a) / value(e.b);
           case "power":
             return value(e.a) ** value(e.b);
           case "apply":
@@ -131,6 +140,29 @@ describe("two places of one value by symmetry", () => {
     // 3 + sin x turns at π/2 and again 2π further; at 3π/2 it takes its least value
     ["one period on", "3 + sin(x)", turn("cos(x)", 1.57, 1.571), turn("cos(x)", 7.853, 7.854), true],
     ["half a period on", "3 + sin(x)", turn("cos(x)", 1.57, 1.571), turn("cos(x)", 4.712, 4.713), false],
+    // two tides: sin is the same on both sides of 11, where it has turned 5½ times by halves, and so is cos(πx/11)
+    [
+      "waves about 11",
+      "7 sin(pi x/2) + cos(pi x/11)",
+      turn("7 pi/2 cos(pi x/2) - pi/11 sin(pi x/11)", 0.99, 1),
+      turn("7 pi/2 cos(pi x/2) - pi/11 sin(pi x/11)", 21, 21.01),
+      true,
+    ],
+    // 3 cos(x/2)/2 − sin x is 0 where sin(x/2) is 3/4: at 1.696 and, as far beyond π, at 4.587
+    [
+      "waves about π",
+      "3 sin(x/2) + cos(x)",
+      turn("3/2 cos(x/2) - sin(x)", 1.6961241579, 1.69612415799),
+      turn("3/2 cos(x/2) - sin(x)", 4.5870611492, 4.58706114925),
+      true,
+    ],
+    [
+      "waves that are not the same about π",
+      "3 sin(x/2 + 1) + cos(x)",
+      turn("3/2 cos(x/2 + 1) - sin(x)", 1.6961241579, 1.69612415799),
+      turn("3/2 cos(x/2 + 1) - sin(x)", 4.5870611492, 4.58706114925),
+      false,
+    ],
     ["no period", "x + sin(x)", turn("1 + cos(x)", 3.14, 3.142), turn("1 + cos(x)", 9.42, 9.43), false],
   ])("%s", (_, text, a, b, wanted) => expect(areMirrored(read(text), a, b, table)).toBe(wanted));
 });

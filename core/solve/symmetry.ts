@@ -1,7 +1,19 @@
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero, iv } from "../interval";
-import { compileEnclosure, differentiate, parts, wholeExponent, type Expression } from "../formula";
-import { encloseRational } from "../formula/numbers";
-import { isZero, ratio, type Rational } from "../numeric";
+import {
+  VARIABLE,
+  compileEnclosure,
+  dependsOnVariable,
+  differentiate,
+  parts,
+  substitute,
+  wholeExponent,
+  type Expression,
+} from "../formula";
+import { add, divide, multiply } from "../formula/build";
+import { PI, encloseRational, exactNumber, wholeNumber } from "../formula/numbers";
+import { isInteger, isZero, numerator, ratio, type Rational } from "../numeric";
+import { exactRational } from "./constant";
+import { encloseConstant } from "./encloseConstant";
 import { basicPeriod } from "./period";
 import { polynomialForm } from "./rationalForm";
 import { recentred } from "./recentred";
@@ -44,12 +56,22 @@ export function parityOf(e: Expression): Parity {
     }
     case "apply": {
       const a = parityOf(e.a);
+      if (a === null) return parityOfWave(e);
       if (a !== "odd") return a;
       return ODD.has(e.name) ? "odd" : EVEN.has(e.name) ? "even" : null;
     }
     default:
       return parts(e).every((p) => parityOf(p) === "even") ? "even" : null;
   }
+}
+
+/** Of the sine or cosine of a line that is a whole number of quarter turns on at 0: sin(3x + π/2) is cos(3x). */
+function parityOfWave({ name, a }: Expression & { kind: "apply" }): Parity {
+  if ((name !== "sin" && name !== "cos") || dependsOnVariable(differentiate(a))) return null;
+  const quarters = exactRational(divide(substitute(a, wholeNumber(0)), multiply(exactNumber(ratio(1, 2)), PI)));
+  if (!quarters || !isInteger(quarters)) return null;
+  const isTurned = numerator(quarters) % 2n !== 0n;
+  return (name === "sin") === isTurned ? "even" : "odd";
 }
 
 /** Of (x + 1) − 1 and the like, once it is multiplied out. */
@@ -65,13 +87,7 @@ function parityOfPolynomial(e: Expression): Parity {
  * repeats: the one place moved by that symmetry is a turning point too, and there is only one near the other.
  */
 export function areMirrored(e: Expression, a: Spot, b: Spot, table: FunctionTable): boolean {
-  const middle = middleOf(a, b);
-  const fromThere = middle && (isZero(middle) ? e : recentred(e, middle));
-  if (middle && fromThere && parityOf(fromThere) === "even") {
-    if (a.rational && b.rational) return true;
-    const mirrored = iv.subtract(encloseRational(middle.mul(ratio(2))), new Enclosure(a.lo, a.hi));
-    if (areOneTurn(e, mirrored, b, table)) return true;
-  }
+  if (isMirroredAtFraction(e, a, b, table) || isMirroredAtTurn(e, a, b, table)) return true;
   const period = basicPeriod(e);
   if (!period) return false;
   const k = Math.round((b.at - a.at) / period.at);
@@ -80,6 +96,30 @@ export function areMirrored(e: Expression, a: Spot, b: Spot, table: FunctionTabl
   if (a.rational && b.rational) return k === 0 && a.rational.compare(b.rational) === 0;
   return areOneTurn(e, moved, b, table);
 }
+
+function isMirroredAtFraction(e: Expression, a: Spot, b: Spot, table: FunctionTable): boolean {
+  const middle = middleOf(a, b);
+  const fromThere = middle && (isZero(middle) ? e : recentred(e, middle));
+  if (!middle || !fromThere || parityOf(fromThere) !== "even") return false;
+  if (a.rational && b.rational) return true;
+  const mirrored = iv.subtract(encloseRational(middle.mul(ratio(2))), new Enclosure(a.lo, a.hi));
+  return areOneTurn(e, mirrored, b, table);
+}
+
+/** Waves have their middles at fractions of π: sin(x/2) + cos(x) is the same on both sides of π. */
+function isMirroredAtTurn(e: Expression, a: Spot, b: Spot, table: FunctionTable): boolean {
+  if (a.rational && b.rational) return false;
+  const [lo, hi] = [a.lo / 2 + b.lo / 2, a.hi / 2 + b.hi / 2].map((m) => m / Math.PI) as [number, number];
+  const turns = simplestFraction(lo - Math.abs(lo) * CLOSE, hi + Math.abs(hi) * CLOSE, LONGEST_TURN);
+  if (!turns || isZero(turns)) return false;
+  const middle = multiply(exactNumber(turns), PI);
+  if (parityOf(substitute(e, add(VARIABLE, middle))) !== "even") return false;
+  const twice = iv.multiply(new Enclosure(2, 2), encloseConstant(middle));
+  return areOneTurn(e, iv.subtract(twice, new Enclosure(a.lo, a.hi)), b, table);
+}
+/** A guess may lie a few roundings aside: whether it is the middle is proven afterwards. */
+const CLOSE = 1e-15;
+const LONGEST_TURN = 1000n;
 
 /** Halfway between two places; of such as are known by their bounds alone, the shortest number it may be. */
 function middleOf(a: Spot, b: Spot): Rational | null {

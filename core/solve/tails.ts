@@ -5,11 +5,11 @@ import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 
 /** Powers of two tried as the place beyond which a function has no zero. */
-const TAIL_POWERS = [4, 5, 6, 7, 8, 10, 12, 15, 19, 24, 30, 37, 45, 54];
+const TAIL_POWERS = [4, 5, 6, 7, 8, 10, 12, 15, 19, 24, 30, 37, 45, 54, 80, 160, 480, 960];
 /** How far out is looked when no tail is proven free, in x-unit beyond the start. */
 export const REACH = 1024;
 /** Shares of the room, as powers of two, tried as the stretch beside an end that is free of zeros. */
-const HEAD_POWERS = [0, 6, 14, 26, 40];
+const HEAD_POWERS = [0, 6, 14, 26, 40, 80, 160, 480, 960];
 /** Most that t may be, so that ln(1/t) is above e. */
 const MOST_DELTA = 1 / 16;
 

@@ -1,0 +1,57 @@
+import { describe, expect, it } from "vitest";
+import { analysed, saidOf } from "./full.fixture";
+import { oneFunction, type Asked } from "./oneFunction.fixture";
+
+const ask = (text: string, range: { from?: number; to?: number }, q: Asked) => {
+  const { model, findings } = analysed(oneFunction(text, range, [q]));
+  return { ...findings[0]!, told: saidOf(findings[0]!, model) };
+};
+const greatest: Asked = { ask: "greatest", function: "f" };
+const least: Asked = { ask: "least", function: "f" };
+const atLeast = (value: number): Asked => ({ ask: "where", function: "f", relation: ">=", value });
+
+describe("what happens far out, or close to an end, as far as doubles go", () => {
+  // x − 4 · 10⁻¹⁶ x² = x (1 − 4 · 10⁻¹⁶ x) turns at 1/(8 · 10⁻¹⁶) and falls from there on.
+  it("a peak at 10¹⁵ is the only one", () =>
+    expect(ask("x - 4e-16 x^2", { from: 0 }, greatest)).toMatchObject({
+      complete: true,
+      value: 625e12,
+      solutions: [{ at: 1.25e15 }],
+    }));
+  it("and beyond it there is no least value", () =>
+    expect(ask("x - 4e-16 x^2", { from: 0 }, least)).toMatchObject({ status: "none", complete: true }));
+  it("ln(x) is at least 300 from e³⁰⁰ on", () => {
+    const found = ask("ln(x)", {}, atLeast(300));
+    expect(found).toMatchObject({ complete: true, stretches: [{ to: null }] });
+    expect(found.stretches[0]!.from! / Math.exp(300)).toBeCloseTo(1, 9);
+  });
+  // 1 − tanh² is nothing but rounding from 20 on, while the slope of ln(x) is still 1/20.
+  it.each(["ln(x) - tanh(x/7)", "log10(27 + x^2) - 3 tanh(x/7)", "sqrt(x) + 40/cosh(x)"])(
+    "%s grows without bound",
+    (text) =>
+      expect(ask(text, { from: 1 }, greatest)).toMatchObject({
+        status: "none",
+        complete: true,
+        told: "f has no greatest value: it grows without bound as x grows.",
+      }),
+  );
+});
+
+describe("ties of waves", () => {
+  // sin(πx/2) and cos(πx/11) are both the same on either side of 11.
+  it("two tides are highest twice in their common period", () => {
+    const found = ask("71 + 76 sin(pi x/2) + 7 cos(pi x/11)", { from: 0 }, greatest);
+    expect(found).toMatchObject({ complete: true, repeats: { every: 44 } });
+    expect(found.solutions.map((s) => s.at)).toEqual([expect.closeTo(0.997005, 6), expect.closeTo(21.002995, 6)]);
+  });
+  // With s = sin(x/2) the value is 3s + 1 − 2s², which is greatest, 17/8, where s is 3/4.
+  it("waves whose middle is π are highest on both sides of it", () => {
+    const found = ask("3 sin(x/2) + cos(x)", { from: 0, to: 6 }, greatest);
+    expect(found).toMatchObject({ complete: true, value: 2.125 });
+    const first = 2 * Math.asin(0.75);
+    expect(found.solutions.map((s) => s.at)).toEqual([
+      expect.closeTo(first, 9),
+      expect.closeTo(2 * Math.PI - first, 9),
+    ]);
+  });
+});
