@@ -5,6 +5,7 @@ import { orderBound, vanishes, type Term } from "./growth";
 import { Leading } from "./leading";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
+import { signed, termsOf } from "./terms";
 
 /** What lies beside an end of a cell. */
 export interface EndPiece {
@@ -54,12 +55,47 @@ function improperPiece(
 ): EndPiece | "unbounded" | "work" {
   const inner = side > 0 ? end.hi + delta : end.lo - delta;
   const length = iv.abs(iv.subtract(point(inner), new Enclosure(end.lo, end.hi)));
-  const term = new Leading({ spot: end, side, delta: length.hi }, table).of(f);
+  const leading = new Leading({ spot: end, side, delta: length.hi }, table);
+  const term = leading.of(f);
   const sum = term && headIntegral(term, length);
   if (sum === "unbounded") return sum;
   if (closer > 0 && term?.w && !(sum && sum.hi - sum.lo <= NEXT_TO_NOTHING))
     return improperPiece(f, end, side, delta * CLOSER, table, closer - 1);
-  return sum ? { edge: inner, sum, within: (distance) => headWithin(term, distance) } : "work";
+  if (!sum) return "work";
+  const apart = termsApart(f, leading);
+  const within = (distance: Enclosure): Enclosure =>
+    apart.length === 0
+      ? headWithin(term, distance)
+      : overlap(headWithin(term, distance), summed(apart.map((t) => headWithin(t, distance))));
+  return { edge: inner, sum: overlap(sum, summed(apart.map((t) => headIntegral(t, length)))), within };
+}
+
+/**
+ * The leading terms of the parts of a sum: each by itself is known far better than the first of them is for the whole,
+ * as of 1/∛x − 1. None where one of them has no integral of its own.
+ */
+function termsApart(f: Expression, leading: Leading): Term[] {
+  const list = termsOf(f).map(signed);
+  if (list.length < 2) return [];
+  const found = list.map((t) => leading.of(t));
+  return found.every((t): t is Term => t !== null && !t.w) ? found : [];
+}
+
+/** The sum of what each part adds; null where one of them is not known, or there is none. */
+function summed(list: readonly (Enclosure | "unbounded" | null)[]): Enclosure | null {
+  if (list.length === 0) return null;
+  let sum = point(0);
+  for (const part of list) {
+    if (!(part instanceof Enclosure)) return null;
+    sum = iv.add(sum, part);
+  }
+  return sum;
+}
+
+/** What two bounds of one number have in common; the first where the second is none. */
+function overlap(a: Enclosure, b: Enclosure | null): Enclosure {
+  const [lo, hi] = [Math.max(a.lo, b?.lo ?? -Infinity), Math.min(a.hi, b?.hi ?? Infinity)];
+  return lo <= hi ? new Enclosure(lo, hi) : a;
 }
 
 /** The same for a distance that may be nothing: for each factor the sum grows with the distance, or falls. */
