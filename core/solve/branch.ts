@@ -34,6 +34,9 @@ export interface BranchTarget {
   readonly settle: (lo: number, hi: number) => boolean;
 }
 
+/** A box that is narrow for its stretch is narrow for its own size, too, unless it lies within this of 0. */
+const [NARROW_SHARE, NEAR_ZERO] = [2 ** -20, 1e-9];
+
 /** Splits after which a box counts as stubborn, and between further attempts to settle it. */
 const STUBBORN = 9;
 const AGAIN = 5;
@@ -128,16 +131,21 @@ class Search {
     const na = Math.max(a, newton.lo);
     const nb = Math.min(b, newton.hi);
     if (na > nb) return null;
-    if (nb - na <= this.least) return [na, nb, depth];
+    if (this.isNarrow(na, nb)) return [na, nb, depth];
     if (nb - na >= 0.7 * (b - a)) return box;
     this.stack.push([na, nb, depth]);
     return null;
+  }
+  /** On a long stretch what is near 0 is looked at as closely as it is near: a share of 10¹⁰ is much beside 6. */
+  private isNarrow(a: number, b: number): boolean {
+    const size = Math.max(Math.abs(a), Math.abs(b));
+    return b - a <= this.least && (b - a <= size * NARROW_SHARE || size <= NEAR_ZERO);
   }
   private split([a, b, depth]: Box): void {
     const { value, settle } = this.target;
     if (depth >= STUBBORN && (depth - STUBBORN) % AGAIN === 0 && settle(a, b)) return;
     const mid = splitPoint(value, a, b);
-    if (b - a <= this.least || !(mid > a && mid < b)) this.open.push({ lo: a, hi: b });
+    if (this.isNarrow(a, b) || !(mid > a && mid < b)) this.open.push({ lo: a, hi: b });
     else this.stack.push([mid, b, depth + 1], [a, mid, depth + 1]);
   }
 }

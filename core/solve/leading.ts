@@ -6,6 +6,7 @@ import { Enclosure, PARTIAL, iv } from "../interval";
 import { PI, encloseRational, exactNumber, wholeNumber } from "../formula/numbers";
 import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
 import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
+import { sharedIn } from "./commonFactor";
 import { exactRational } from "./constant";
 import { inline } from "./inline";
 import { MARGIN, grows, isNought, vanishes, type Term } from "./growth";
@@ -44,6 +45,12 @@ export class Leading {
     if (moved) return new Leading({ ...this.approach, spot: ORIGIN }, this.table).of(moved);
     const first = this.term(e);
     if (first && (isDecided(first) || isNought(first))) return first;
+    const shared = sharedIn(e);
+    if (shared) {
+      const [outer, inner] = [this.term(shared.outer), this.of(shared.inner)];
+      const whole = outer && inner && this.terms.product(outer, inner);
+      if (whole && (isDecided(whole) || isNought(whole))) return whole;
+    }
     const { top, bottom } = clearDenominators(e);
     if (!dependsOnVariable(bottom)) return first;
     const [above, below] = [this.term(top), this.term(bottom)];

@@ -37,7 +37,7 @@ export function findBest(
 ): OptimumSearch {
   const period = periodOf(e, table, range);
   const whole = partition([e], table, period?.range ?? range, work, FEW_STEPS);
-  const endless = stairsWithoutBound(whole, table, sense, work);
+  const endless = stairsWithoutBound(whole, table, sense, work) ?? growthFarOut(whole, table, sense);
   if (endless) return { status: "unbounded", bound: endless, parts: whole, period };
   const parts = turningParts(e, table, whole, sense, work);
   const found = new BestSearch(e, table, parts, sense, period !== null).result();
@@ -87,6 +87,20 @@ export function turningParts(
     // The slope of a running total is what it sums, and algebra sees more in that than in its name.
     return f && dependsOnVariable(f) ? [inlineSmooth(differentiate(f), table)] : [];
   });
+}
+
+/** What grows beyond all bounds far out may turn there for ever, as x + sin x nearly does: it has no best value. */
+function growthFarOut(parts: readonly Part[], table: FunctionTable, sense: 1 | -1): Bound | null {
+  for (const p of [parts[0], parts.at(-1)]) {
+    const f = p?.kind === "cell" ? p.formulas[0] : null;
+    if (p?.kind !== "cell" || !f || !dependsOnVariable(f)) continue;
+    for (const side of [-1, 1] as const) {
+      if ((side > 0 ? p.to : p.from) !== null) continue;
+      const limit = limitAt(f, null, side, 1, table);
+      if (limit.kind === "infinite" && limit.sign === sense) return unboundedAt({ at: null, side }, sense);
+    }
+  }
+  return null;
 }
 
 /** Where stairs go up or down for ever, there is no need to count them. */

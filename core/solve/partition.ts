@@ -16,7 +16,7 @@ import { constantSign } from "./terms";
 import { calledParts, replaced, slopedParts, summedParts, without, type Splitting } from "./calledParts";
 import type { FunctionTable } from "./table";
 import { branchAt, constantValue } from "./valueAt";
-import { hullOf, innerPoints, signIn, zerosIn, type OpenStretch, type ZerosIn } from "./zerosIn";
+import { alsoOf, hullOf, innerPoints, signIn, zerosIn, type OpenStretch, type ZerosIn } from "./zerosIn";
 import { MAX_BOXES } from "./branch";
 import { withoutNothing } from "./withoutNothing";
 import type { Budget } from "./zeros";
@@ -255,12 +255,6 @@ class Partitioner implements Splitting {
     }
     return { zeros: zeros.sort((a, b) => a.spot.at - b.spot.at), everywhere: false, open };
   }
-}
-
-/** Zeros that were found in a shorter form are those of what it was made from, too. */
-function alsoOf(u: Expression, found: ZerosIn): ZerosIn {
-  const zeros = found.zeros.map((z) => ({ ...z, spot: { ...z.spot, zeroOf: [...z.spot.zeroOf, u] } }));
-  return { ...found, zeros };
 }
 
 const startOf = (p: PlacePart | OpenPart): number => (p.kind === "place" ? p.spot.at : p.lo);

@@ -1,6 +1,7 @@
 import { dependsOnVariable, compileEnclosure, type Expression } from "../formula";
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
 import { rationalOfDouble, type Rational } from "../numeric";
+import { sharedIn } from "./commonFactor";
 import { constantSign } from "./terms";
 import { rationalForm } from "./rationalForm";
 import { compareSpots, outerEnd, signOfEnclosure, spotOfZero, type Spot } from "./spot";
@@ -47,9 +48,17 @@ export function zerosIn(u: Expression, between: Between, table: FunctionTable, b
   const first = compileEnclosure(u, table.enclosure)(new Enclosure(box.lo, box.hi));
   if (!(first.flags & (EMPTY | PARTIAL | BROKEN)) && !containsZero(first)) return NO_ZEROS;
   if (budget.boxes <= 0) return { ...NO_ZEROS, open: [box] };
+  const shared = sharedIn(u);
+  if (shared) return alsoOf(u, zerosIn(shared.inner, between, table, budget));
   if (from && to)
     return inside(u, bounded(u, [outerEnd(from, -1), outerEnd(to, 1)], between, table, budget), between, table);
   return inside(u, unbounded(u, between, table, budget), between, table);
+}
+
+/** Zeros that were found in a shorter form are those of what it was made from, too. */
+export function alsoOf(u: Expression, found: ZerosIn): ZerosIn {
+  const zeros = found.zeros.map((z) => ({ ...z, spot: { ...z.spot, zeroOf: [...z.spot.zeroOf, u] } }));
+  return { ...found, zeros };
 }
 
 export const hullOf = ({ from, to }: Between): OpenStretch => ({ lo: from?.lo ?? -Infinity, hi: to?.hi ?? Infinity });
@@ -202,5 +211,7 @@ export function signIn(u: Expression, between: Between, table: FunctionTable): -
     const sign = signOfEnclosure(encloseAt(u, table, rationalOfDouble(x)));
     if (sign === 1 || sign === -1) return sign;
   }
-  return null;
+  // Powers and exponentials that all terms have in common are positive, however small they are.
+  const shared = sharedIn(u);
+  return shared && signIn(shared.inner, between, table);
 }

@@ -67,7 +67,7 @@ export function bisectionNear(
 /**
  * Golden-section search for the best value near an optimum (Kiefer 1953); values are compared, since inputs near a peak
  * hardly differ in value.
- * @param rounding  how far off plain values may be at the optimum
+ * @param roundingAt  how far off plain values may be at an input
  */
 export function goldenSection(
   g: NumberFunction,
@@ -76,7 +76,7 @@ export function goldenSection(
   value: number,
   lo: number,
   hi: number,
-  rounding: number,
+  roundingAt: (x: number) => number,
 ): SecondWay {
   // Where there is no value nothing can be best.
   const f = (x: number): number => {
@@ -106,10 +106,18 @@ export function goldenSection(
     }
   }
   const [first, last] = [f(lo), f(hi)];
-  const best = Math.max(fc, fd, sense * first, sense * last, sense * f(at));
+  const seen = [
+    [c, fc],
+    [d, fd],
+    [lo, sense * first],
+    [hi, sense * last],
+    [at, sense * f(at)],
+  ] as const;
+  const [place, best] = seen.reduce((a, b) => (b[1] > a[1] ? b : a));
   // Beside a best value of 0 doubles are as far off as the values around it are great.
   const around = [value, first, last].map(Math.abs).filter(Number.isFinite);
   const scale = Math.max(...around);
+  const rounding = Math.max(roundingAt(at), roundingAt(place));
   return judge("golden-section search", value, sense * best, scale, Math.min(rounding, AGREE_REL_TOL * scale));
 }
 

@@ -175,9 +175,13 @@ function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
   const [lo, hi] = [asking.range.from?.at ?? null, asking.range.to?.at ?? null];
   const near = span(lo, hi, peak.at);
   const number = compileNumber(asking.body(), asking.table.number);
-  const there = compileEnclosure(asking.body(), asking.table.enclosure)(new Enclosure(peak.lo, peak.hi));
+  const enclosure = compileEnclosure(asking.body(), asking.table.enclosure);
   // Where the function jumps at an input that no double is, plain values are those of one side or the other.
-  if (there.flags & BROKEN && peak.lo < peak.hi) return null;
+  if (peak.lo < peak.hi && enclosure(new Enclosure(peak.lo, peak.hi)).flags & BROKEN) return null;
+  const roundingAt = (x: number) => {
+    const v = enclosure(new Enclosure(x, x));
+    return v.flags & EMPTY ? 0 : v.hi - v.lo;
+  };
   return goldenSection(
     number,
     sense,
@@ -185,7 +189,7 @@ function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
     found.value,
     Math.max(lo ?? -Infinity, peak.at - near),
     Math.min(hi ?? Infinity, peak.at + near),
-    there.flags & EMPTY ? 0 : there.hi - there.lo,
+    roundingAt,
   );
 }
 
