@@ -121,8 +121,7 @@ function outerSlope(e: Expression & { kind: "apply" }): Expression {
     case "cosh":
       return apply("sinh", u);
     case "tanh":
-      // 1 − tanh² says the same, but far out nothing is left of it on doubles.
-      return divide(ONE_NUMBER, power(apply("cosh", u), wholeNumber(2)));
+      return subtract(ONE_NUMBER, power(e, wholeNumber(2)));
     case "abs":
       return apply("sign", u);
     default:

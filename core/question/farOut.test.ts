@@ -37,6 +37,47 @@ describe("what happens far out, or close to an end, as far as doubles go", () =>
   );
 });
 
+describe("what comes to a bound far out", () => {
+  // The slope of (x + 2)/√(x² + 24) is (24 − 2x)/√(x² + 24)³: up to 12, down after it to 1; far on the left it is −1.
+  it("on the right is passed before", () =>
+    expect(ask("(x + 2)/sqrt(x^2 + 24)", {}, greatest)).toMatchObject({ complete: true, solutions: [{ at: 12 }] }));
+  it("on the left is never reached", () =>
+    expect(ask("(x + 2)/sqrt(x^2 + 24)", {}, least)).toMatchObject({
+      status: "none",
+      complete: true,
+      bound: { value: -1, at: null },
+    }));
+  // Two seasons: beyond them both vanish far below all doubles, and each outlives the other on its own side.
+  it("two humps are greatest on one of them, and never 0", () => {
+    const text = "48 exp(-(x - 3)^2/29) + 35 exp(-(x - 26)^2/29)";
+    const top = ask(text, {}, greatest);
+    expect(top).toMatchObject({ complete: true, status: "found" });
+    expect(top.solutions.map((s) => s.at)).toEqual([expect.closeTo(3, 3)]);
+    expect(ask(text, {}, least)).toMatchObject({ status: "none", complete: true, bound: { value: 0 } });
+  });
+  // 1/(1 + e^−u) − 1/(1 + e^−v) with u and v 7 apart: by symmetry greatest halfway, at 15.
+  it("what comes and goes at one speed is greatest halfway", () => {
+    const found = ask("1/(1 + exp(-(x - 8)/2)) - 1/(1 + exp(-(x - 22)/2))", {}, greatest);
+    expect(found).toMatchObject({ complete: true, solutions: [{ at: expect.closeTo(15, 9) }] });
+  });
+  it("a slope beside a wave that cannot hold it back grows without bound", () => {
+    expect(ask("x + 2 sin(x)", { from: 0 }, greatest)).toMatchObject({ complete: true, bound: { value: null } });
+    expect(ask("sin(x)^2 + cos(x)^2 + x/3", {}, least)).toMatchObject({ complete: true, bound: { value: null } });
+  });
+  // 54 − 2 ln(x + 1) is 4 at e²⁵ − 1 = 7.2 · 10¹⁰: on that range 6 is next to nothing.
+  it("a place at 6 is found beside one at 10¹⁰", () => {
+    const found = ask("x (54 - 2 ln(x + 1)) - 4x", { from: 0 }, { ask: "reach", function: "f", value: 315 });
+    expect(found.complete).toBe(true);
+    expect(found.solutions).toHaveLength(2);
+    const [near, far] = found.solutions.map((s) => s.at) as [number, number];
+    expect(near * (50 - 2 * Math.log(near + 1))).toBeCloseTo(315, 9);
+    expect(far / (Math.exp(25) - 1)).toBeCloseTo(1, 6);
+  });
+  // ln(1 + x/6) is 10⁻¹⁶ off for the smallest x; that is no better value than 0.
+  it("rounding beside a best value of 0 is no disagreement", () =>
+    expect(ask("25 ln(1 + x/6) - 4.7x", { from: 0 }, greatest)).toMatchObject({ complete: true, value: 0 }));
+});
+
 describe("ties of waves", () => {
   // sin(πx/2) and cos(πx/11) are both the same on either side of 11.
   it("two tides are highest twice in their common period", () => {

@@ -34,8 +34,8 @@ export interface BranchTarget {
   readonly settle: (lo: number, hi: number) => boolean;
 }
 
-/** A box that is narrow for its stretch is narrow for its own size, too, unless it lies within this of 0. */
-const [NARROW_SHARE, NEAR_ZERO] = [2 ** -20, 1e-9];
+/** A box that is narrow for its stretch is narrow for its own size, too, or by itself, in x-unit. */
+const [NARROW_SHARE, NARROW] = [2 ** -20, 1e-4];
 
 /** Splits after which a box counts as stubborn, and between further attempts to settle it. */
 const STUBBORN = 9;
@@ -136,10 +136,10 @@ class Search {
     this.stack.push([na, nb, depth]);
     return null;
   }
-  /** On a long stretch what is near 0 is looked at as closely as it is near: a share of 10¹⁰ is much beside 6. */
+  /** On a very long stretch what is near 0 is looked at as closely as it is near: a share of 10¹⁰ is much beside 6. */
   private isNarrow(a: number, b: number): boolean {
     const size = Math.max(Math.abs(a), Math.abs(b));
-    return b - a <= this.least && (b - a <= size * NARROW_SHARE || size <= NEAR_ZERO);
+    return b - a <= this.least && (b - a <= Math.max(NARROW, size * NARROW_SHARE) || size <= NARROW);
   }
   private split([a, b, depth]: Box): void {
     const { value, settle } = this.target;

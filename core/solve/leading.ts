@@ -10,6 +10,7 @@ import { sharedIn } from "./commonFactor";
 import { exactRational } from "./constant";
 import { inline } from "./inline";
 import { MARGIN, grows, isNought, vanishes, type Term } from "./growth";
+import { partedExponent, squareRootOf, withSlopesOfTanh } from "./leadingForms";
 import { rationalForm } from "./rationalForm";
 import { recentred } from "./recentred";
 import { spotOfRational } from "./spot";
@@ -17,8 +18,7 @@ import { clearDenominators, signed, termsOf } from "./terms";
 import type { FunctionTable } from "./table";
 import { totalTerm } from "./totalTerm";
 
-const ONE_EXPRESSION = wholeNumber(1);
-const UNIT = point(1);
+const [ONE_EXPRESSION, UNIT] = [wholeNumber(1), point(1)];
 const ORIGIN = spotOfRational(ZERO);
 
 /** Leading terms of expressions that are smooth beside a place. */
@@ -43,6 +43,8 @@ export class Leading {
     const { spot } = this.approach;
     const moved = spot?.rational && recentred(e, spot.rational);
     if (moved) return new Leading({ ...this.approach, spot: ORIGIN }, this.table).of(moved);
+    const plain = withSlopesOfTanh(e);
+    if (plain !== e) return this.of(plain);
     const first = this.term(e);
     if (first && (isDecided(first) || isNought(first))) return first;
     const shared = sharedIn(e);
@@ -168,6 +170,11 @@ export class Leading {
   }
 
   private exponential(exponent: Expression): Term | null {
+    const parted = partedExponent(exponent);
+    if (parted) {
+      const [rest, factor] = [this.exponential(parted.rest), this.direct.constant(apply("exp", parted.constant))];
+      return rest && factor && this.terms.product(factor, rest);
+    }
     const a = this.term(exponent);
     if (!a) return null;
     const range = this.terms.rangeOf(a);
@@ -290,13 +297,4 @@ export class Leading {
     const share = new Enclosure(Math.min(1, 1 / (1 + range.hi)) / MARGIN, Math.max(1, 1 / (1 + range.lo)) * MARGIN);
     return { ...v, c: iv.multiply(v.c, share) };
   }
-}
-
-/** √u or k √u, as what it is the square root of. */
-function squareRootOf(e: Expression): { square: Expression } | null {
-  if (e.kind === "negate") return squareRootOf(e.a);
-  if (e.kind === "apply" && e.name === "sqrt") return { square: e.a };
-  if (e.kind === "multiply" && !dependsOnVariable(e.a) && e.b.kind === "apply" && e.b.name === "sqrt")
-    return { square: multiply(power(e.a, wholeNumber(2)), e.b.a) };
-  return null;
 }
