@@ -6,6 +6,7 @@ import { inline } from "./inline";
 import { isLevel } from "./level";
 import { limitAt } from "./limits";
 import type { CellPart, Doubt, Part, PlacePart } from "./parts";
+import { mayReach } from "./rival";
 import { spotOfRational, type Spot } from "./spot";
 import { areMirrored } from "./symmetry";
 import type { FunctionTable } from "./table";
@@ -21,7 +22,6 @@ import {
   Taken,
   isIn,
   joinedFlats,
-  middleOf,
   isContinuous,
   unboundedAt,
   valueOfLimit,
@@ -170,7 +170,9 @@ export class BestSearch {
     if (infinite) return { status: "unbounded", bound: infinite };
     // What stays below a limit is no rival of anything that comes closer to it.
     const least = top ? Math.max(level, this.worth(top.bound)) : level;
-    const doubt = [...open, ...this.doubt].filter((d) => this.mayRival(d, least));
+    const doubt = [...open, ...this.doubt].filter((d) =>
+      mayReach(d, this.whole, this.table, (v) => this.hope({ low: v.lo, high: v.hi }) >= least),
+    );
     const rivals = this.taken.filter((t) => this.hope(t) >= level);
     const beyond = top && this.beats(top.bound, rivals);
     if (beyond === "yes" && top)
@@ -271,28 +273,7 @@ export class BestSearch {
       "spot" in a.at && "spot" in b.at && areMirrored(withoutNothing(this.whole), a.at.spot, b.at.spot, this.table)
     );
   }
-
-  /**
-   * Whether a stretch not examined may hold a value as good as the level or better: a few splits are enough to see that
-   * it stays below. One that is as good would be a further answer.
-   */
-  private mayRival(box: Doubt, level: number): boolean {
-    if (box.values && this.hope({ low: box.values.lo, high: box.values.hi }) < level) return false;
-    const value = compileEnclosure(this.whole, this.table.enclosure);
-    const stack = [{ ...box, depth: 0 }];
-    while (stack.length > 0) {
-      const b = stack.pop()!;
-      const v = value(new Enclosure(b.lo, b.hi));
-      if (v.flags & EMPTY || this.hope({ low: v.lo, high: v.hi }) < level) continue;
-      if (b.depth >= MAX_DEPTH) return true;
-      const middle = middleOf(b.lo, b.hi);
-      stack.push({ lo: b.lo, hi: middle, depth: b.depth + 1 }, { lo: middle, hi: b.hi, depth: b.depth + 1 });
-    }
-    return false;
-  }
 }
-
-const MAX_DEPTH = 12;
 
 interface TopLimit {
   readonly stretch: OpenStretch;

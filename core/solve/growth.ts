@@ -17,6 +17,8 @@ export interface Term {
   readonly w: Growth | null;
   /** what that quotient comes to as t goes to 0, as a number without variable; null where not known */
   readonly lead: Expression | null;
+  /** without a lead: that the quotient comes to some number of c is known all the same */
+  readonly settles?: boolean;
 }
 export interface Growth {
   readonly term: Term;

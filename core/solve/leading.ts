@@ -20,7 +20,6 @@ import { totalTerm } from "./totalTerm";
 
 const [ONE_EXPRESSION, UNIT] = [wholeNumber(1), point(1)];
 const ORIGIN = spotOfRational(ZERO);
-
 /** Leading terms of expressions that are smooth beside a place. */
 export class Leading {
   /** ln(1/δ) */
@@ -28,7 +27,6 @@ export class Leading {
 
   private readonly terms: TermAlgebra;
   private readonly direct: DirectTerms;
-
   constructor(
     private readonly approach: Approach,
     private readonly table: FunctionTable,
@@ -37,6 +35,8 @@ export class Leading {
     this.terms = new TermAlgebra(approach.delta);
     this.direct = new DirectTerms(approach, table);
   }
+
+  readonly rangeOf = (t: Term): Enclosure | null => this.terms.rangeOf(t);
 
   /** The leading term, with denominators cleared where terms cancel; null where none is known. */
   of(e: Expression): Term | null {

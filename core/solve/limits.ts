@@ -1,4 +1,4 @@
-import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
+import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero, up } from "../interval";
 import { compileEnclosure, dependsOnVariable, wholeNumber, type Expression } from "../formula";
 import { isZero } from "../numeric";
 import { encloseConstant } from "./encloseConstant";
@@ -40,17 +40,31 @@ export function limitAt(e: Expression, spot: Spot | null, side: 1 | -1, room: nu
   for (const approach of approaches(spot, side, room)) {
     const term = new Leading(approach, table).of(e);
     const found = term && limitOf(term);
-    if (found && found.kind !== "open") return found;
-    within = found ?? within;
+    // From further out what a total comes to is known more closely.
+    const isKnown = found && found.kind !== "open" && !(term.settles && isWide(found));
+    if (isKnown) return found;
+    if (found && (within.kind === "open" || (found.kind === "finite" && width(found) < width(within)))) within = found;
   }
   return within;
 }
+
+const width = (l: Limit): number => ("lo" in l ? l.hi - l.lo : 0);
+const isWide = (l: Limit): boolean => "lo" in l && width(l) > SETTLED * Math.max(Math.abs(l.lo), Math.abs(l.hi));
+const SETTLED = 1e-12;
 
 /** Sides of a place, each closer than the last. */
 export function approaches(spot: Spot | null, side: 1 | -1, room: number): Approach[] {
   if (!spot) return FARTHER.map((k) => ({ spot, side, delta: 2 ** -k }));
   const widest = Math.min(MOST_DELTA, room / 2);
   return CLOSER.map((k) => ({ spot, side, delta: widest * 2 ** -k })).filter((a) => a.delta > 0);
+}
+
+/** Bounds of all values that a smooth formula has beyond an edge, towards infinity; null where none are known. */
+export function boundsBeyond(e: Expression, edge: number, side: 1 | -1, table: FunctionTable): Enclosure | null {
+  if (!(side * edge >= 1 / MOST_DELTA)) return null;
+  const leading = new Leading({ spot: null, side, delta: up(1 / (side * edge)) }, table);
+  const term = leading.of(e);
+  return term && leading.rangeOf(term);
 }
 
 function limitOf(t: Term): Limit {
@@ -60,6 +74,7 @@ function limitOf(t: Term): Limit {
     return { kind: "open", lo: t.c.lo >= 0 ? 0 : -Infinity, hi: t.c.hi <= 0 ? 0 : Infinity };
   }
   if (!isZero(t.r) || !isZero(t.s) || t.w) return { kind: "open", lo: -Infinity, hi: Infinity };
+  if (!t.lead && t.settles) return { kind: "finite", lo: t.c.lo, hi: t.c.hi, form: null };
   if (!t.lead) return { kind: "open", lo: t.c.lo, hi: t.c.hi };
   return finite(encloseConstant(t.lead), t.lead, t.c);
 }

@@ -3,6 +3,7 @@ import { Enclosure, containsZero, iv } from "../interval";
 import { Leading } from "./leading";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
+import { totalKeepsSign } from "./totalTails";
 
 /** Powers of two tried as the place beyond which a function has no zero. */
 const TAIL_POWERS = [4, 5, 6, 7, 8, 10, 12, 15, 19, 24, 30, 37, 45, 54, 80, 160, 480, 960];
@@ -23,6 +24,12 @@ export function tailFreeOfZeros(
   start: number,
   table: FunctionTable,
 ): { edge: number; proven: boolean; sign: -1 | 0 | 1 } {
+  // Bounds of a total are wide far out: what is known of its slope leaves less of it to be searched.
+  const kept = totalKeepsSign(u, side, start, table, (slope) => {
+    const tail = tailFreeOfZeros(slope, side, start, table);
+    return tail.proven && tail.sign !== 0 ? { edge: tail.edge, sign: tail.sign } : null;
+  });
+  if (kept) return { ...kept, proven: true };
   for (const k of TAIL_POWERS) {
     const far = 2 ** k;
     if (far <= side * start) continue;

@@ -5,7 +5,8 @@ import { negate } from "../formula/build";
 import type { Definition } from "./definition";
 import type { Approach } from "./directTerms";
 import { MARGIN, type Term } from "./growth";
-import { isUsable, point } from "./termAlgebra";
+import { isUsable, plainTerm, point } from "./termAlgebra";
+import { restBeyond } from "./totalRest";
 
 /** How much further away a total begins than it is looked at, so that what it starts with counts for little. */
 const FURTHER = 2 ** 12;
@@ -26,6 +27,10 @@ export function totalTerm(
 ): Term | null {
   const { spot, side, delta } = approach;
   if (spot?.rational?.compare(total.from) === 0) return firstTerm(leadingOf(total.slope, approach), side);
+  if (!spot) {
+    const settled = settledTerm(total, approach, leadingOf(total.slope, approach));
+    if (settled) return settled;
+  }
   const wide = delta * FURTHER;
   if (wide > MOST_DELTA) return null;
   const summed = leadingOf(total.slope, { ...approach, delta: wide });
@@ -43,6 +48,26 @@ export function totalTerm(
   if (signOf(order) === 0) return { c: logarithmic(grown, before, delta, wide), r: ZERO, s: ONE, w: null, lead };
   const c = algebraic(grown, before, order, delta, wide);
   return { c, r: order.neg(), s: ZERO, w: null, lead: lead && divide(lead, exactNumber(order)) };
+}
+
+/** A total that comes to a number far out: what it is at the edge, and the little that comes together beyond. */
+function settledTerm(
+  total: Definition & { kind: "closures" },
+  { side, delta }: Approach,
+  summed: Term | null,
+): Term | null {
+  const rest = summed && restBeyond(summed, delta);
+  if (rest === null) return null;
+  const edge = total.enclosure(point(side / delta));
+  if (!isUsable(edge)) return null;
+  const c = side > 0 ? summed!.c : iv.negate(summed!.c);
+  const isPower = !summed!.w && isZero(summed!.s);
+  const power = encloseRational(summed!.r.sub(ONE));
+  const off = isPower
+    ? iv.divide(iv.multiply(c, iv.realPower(point(delta), power)), power)
+    : new Enclosure(c.lo < 0 ? -rest : 0, c.hi > 0 ? rest : 0);
+  if (!isUsable(off)) return null;
+  return { ...plainTerm(iv.add(edge, off), null), settles: true };
 }
 
 /** The leading term of a total beside its own start, where it is 0: of c·t^r it is c·t^(r+1)/(r+1). */

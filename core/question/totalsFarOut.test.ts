@@ -1,0 +1,71 @@
+import { describe, expect, it } from "vitest";
+import { analysed } from "./full.fixture";
+import { oneFunction, type Asked } from "./oneFunction.fixture";
+
+/** A question about the running total s of f, from 0 on a range that has no end. */
+const ask = (text: string, q: Asked) => {
+  const given = oneFunction(text, { from: 0 }, [q]);
+  const total = { name: "s", of: "x", by: { kind: "total" as const, function: "f", from: 0 } };
+  return analysed({ ...given, functions: [...given.functions!, total] }).findings[0]!;
+};
+const greatest: Asked = { ask: "greatest", function: "s" };
+const reach = (value: number): Asked => ({ ask: "reach", function: "s", value });
+
+// Far out a total is known by what is summed: that keeps its sign, or too little of it is left.
+describe("running totals without an end", () => {
+  it("reach a level once what is summed stays positive: 2/3 √x³ − 3x is 50 at one place", () => {
+    const found = ask("sqrt(x) - 3", reach(50));
+    expect(found).toMatchObject({ complete: true, solutions: [{}] });
+    const at = found.solutions[0]!.at;
+    expect((2 / 3) * at ** 1.5 - 3 * at).toBeCloseTo(50, 8);
+  });
+  it("reach it as often as they turn: x⁴/300 − x³/3 + 25x is 50 three times", () => {
+    const found = ask("x^3/75 - x^2 + 25", reach(50));
+    expect(found.complete).toBe(true);
+    expect(found.solutions).toHaveLength(3);
+    for (const { at } of found.solutions) expect(at ** 4 / 300 - at ** 3 / 3 + 25 * at).toBeCloseTo(50, 6);
+  });
+  it.each([
+    // 1 − (1 + x) e^−x
+    ["x exp(-x)", 50],
+    ["x exp(-x)", 1.01],
+    // x/(x + 1)
+    ["1/(x + 1)^2", 1.01],
+    ["ln(x + 1)/(x + 1)^2", 1.1],
+    ["exp(-x) - 0.1", 50],
+  ])("of %s is never %d", (text, level) =>
+    expect(ask(text, reach(level))).toMatchObject({ status: "none", complete: true }),
+  );
+  it("of x e^−x is 0.99 once", () => {
+    const found = ask("x exp(-x)", reach(0.99));
+    expect(found).toMatchObject({ complete: true, solutions: [{}] });
+    const at = found.solutions[0]!.at;
+    expect(1 - (1 + at) * Math.exp(-at)).toBeCloseTo(0.99, 9);
+  });
+  it.each([
+    ["x exp(-x)", 1],
+    ["100 exp(-x/7) - 20 exp(-x/3)", 640],
+    ["3/(x^2 + 4)", (3 * Math.PI) / 4],
+  ])("of %s comes ever closer to what comes together for ever", (text, wanted) =>
+    expect(ask(text, greatest)).toMatchObject({
+      status: "none",
+      complete: true,
+      bound: { value: expect.closeTo(wanted, 8), at: null },
+    }),
+  );
+  // A number that is only known between bounds is told as that.
+  it("is not called proven where that is known badly", () => {
+    const found = ask("1/(x + 1)^1.5", greatest);
+    expect(found).toMatchObject({ status: "none", complete: false });
+    expect(found.bound!.value).toBeCloseTo(2, 2);
+  });
+});
+
+describe("a best value before a wave that goes on for ever", () => {
+  // From 1024 on the hump is next to nothing, and −78 + 13 is below −55.4.
+  it("is proven by what the rest comes to", () =>
+    expect(
+      analysed(oneFunction("12 x exp(-x/5) - 78 - 13 sin(pi x/10)", { from: 0 }, [{ ask: "greatest", function: "f" }]))
+        .findings[0],
+    ).toMatchObject({ complete: true, solutions: [{ at: expect.closeTo(13.95326, 5) }] }));
+});

@@ -1,0 +1,51 @@
+import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
+import { compileEnclosure, differentiate, parts, type Expression } from "../formula";
+import { inlineSmooth } from "./inline";
+import { Leading } from "./leading";
+import type { FunctionTable } from "./table";
+import { restBeyond } from "./totalRest";
+
+/** Powers of two tried as the place from which a total never comes back to 0. */
+const EDGES = [3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 17, 20, 25];
+
+/** From where on an expression keeps its sign; as far as that is proven. */
+export interface Kept {
+  readonly edge: number;
+  readonly sign: 1 | -1;
+}
+
+/**
+ * From where on, towards infinity, an expression with a running total in it has no zero: its slope is what is summed,
+ * which takes it further away from 0 for ever, or has too little left to bring it back.
+ * @param slopeTail  from where on an expression keeps its sign, if that is known
+ * @returns null where there is no total, or neither is proven
+ */
+export function totalKeepsSign(
+  u: Expression,
+  side: 1 | -1,
+  start: number,
+  table: FunctionTable,
+  slopeTail: (slope: Expression) => Kept | null,
+): Kept | null {
+  if (!hasTotal(u, table)) return null;
+  const slope = inlineSmooth(differentiate(u), table);
+  if (hasTotal(slope, table)) return null;
+  const value = compileEnclosure(u, table.enclosure);
+  const along = slopeTail(slope);
+  for (const far of EDGES.map((k) => 2 ** k)) {
+    if (far <= side * start) continue;
+    const at = value(new Enclosure(side * far, side * far));
+    if (at.flags & (EMPTY | PARTIAL | BROKEN) || containsZero(at)) continue;
+    const sign = at.lo > 0 ? 1 : -1;
+    const goesAway = along && far >= side * along.edge && along.sign * side === sign;
+    const summed = goesAway ? null : new Leading({ spot: null, side, delta: 1 / far }, table).of(slope);
+    const rest = summed && restBeyond(summed, 1 / far);
+    if (goesAway || (rest !== null && rest < Math.min(Math.abs(at.lo), Math.abs(at.hi))))
+      return { edge: side * far, sign };
+  }
+  return null;
+}
+
+const hasTotal = (e: Expression, table: FunctionTable): boolean =>
+  (e.kind === "call" && table.definition(e.name, e.order)?.kind === "closures") ||
+  parts(e).some((p) => hasTotal(p, table));
