@@ -38,7 +38,7 @@ describe("what happens far out, or close to an end, as far as doubles go", () =>
 });
 
 describe("what comes to a bound far out", () => {
-  // The slope of (x + 2)/√(x² + 24) is (24 − 2x)/√(x² + 24)³: up to 12, down after it to 1; far on the left it is −1.
+  // The slope of (x + 2)/√(x² + 24) is (24 − 2x)/√(x² + 24)³: it rises from −1 up to 12, and falls to 1 after it.
   it("on the right is passed before", () =>
     expect(ask("(x + 2)/sqrt(x^2 + 24)", {}, greatest)).toMatchObject({ complete: true, solutions: [{ at: 12 }] }));
   it("on the left is never reached", () =>

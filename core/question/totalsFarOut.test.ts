@@ -53,6 +53,10 @@ describe("running totals without an end", () => {
       bound: { value: expect.closeTo(wanted, 6), at: null },
     }),
   );
+  it.each(["x^3/75 - x^2 + 25 - 5 x^0.4", "9 ln(x + 5) - 30", "630 (1.075)^x - 7 x^3", "5 sqrt(x + 8) - 40"])(
+    "of %s grows without bound",
+    (text) => expect(ask(text, greatest)).toMatchObject({ status: "none", complete: true, bound: { value: null } }),
+  );
   // A number that is only known between bounds is told as that.
   it("is not called proven where that is known badly", () => {
     const found = ask("1/(x + 1)^1.5", greatest);

@@ -136,7 +136,7 @@ class Search {
     this.stack.push([na, nb, depth]);
     return null;
   }
-  /** On a very long stretch what is near 0 is looked at as closely as it is near: a share of 10¹⁰ is much beside 6. */
+  /** On a very long stretch what is near 0 is looked at as closely as it is near: of 10¹⁰ a share may be 500. */
   private isNarrow(a: number, b: number): boolean {
     const size = Math.max(Math.abs(a), Math.abs(b));
     return b - a <= this.least && (b - a <= Math.max(NARROW, size * NARROW_SHARE) || size <= NARROW);

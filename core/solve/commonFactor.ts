@@ -27,7 +27,7 @@ export interface Shared {
 
 /**
  * What the terms of a sum have in common, if taking it out makes the rest simpler: fractional powers that become whole
- * ones, as √u − x²/√u is (u − x²)/√u, and exponentials, as e^v + x e^w is e^v (1 + x e^(w − v)), which stays within
+ * ones, as √u − x²/√u is (u − x²)/√u, and exponentials, as e^v + x e^w is e^v (1 + x e^(w − v)), which stays in
  * doubles where both vanish. Where the whole is smooth and has values throughout an open stretch, what is taken out is
  * never 0 there, so that the rest has the same zeros. Null where nothing is gained.
  */

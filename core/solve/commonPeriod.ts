@@ -12,7 +12,7 @@ import { constantSign, signed, termsOf } from "./terms";
 
 /**
  * The first period after which several functions stand to each other as before, on an unbounded range: each repeats by
- * itself, or all repeat about one polynomial, as x + sin x and x + cos x do, or ⌊x⌋ and x. Null where that is not so.
+ * itself, or all repeat about one polynomial, as x + sin x and x + cos x do, or ⌊x⌋ and x. Null where none does.
  */
 export function commonPeriod(list: readonly Expression[], table: FunctionTable, range: Range): Period | null {
   if (range.from && range.to) return null;

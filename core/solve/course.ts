@@ -50,7 +50,7 @@ export function courseOf(e: Expression): Course | null {
   }
 }
 
-/** Halves are rounded away from 0: round(−½) + 1 is 0 and round(½) is 1, so that only the other stairs go on evenly. */
+/** Halves are rounded away from 0: round(−½) + 1 is 0, and round(½) is 1. Only the other stairs go on evenly. */
 const isRegular = (name: string): boolean => name === "floor" || name === "ceil";
 
 const NOTHING = wholeNumber(0);

@@ -7,6 +7,7 @@ import { Leading } from "./leading";
 import type { Approach } from "./directTerms";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
+import { totalGrowth } from "./totalTails";
 import { valueOf } from "./value";
 
 /** What a function comes to from one side of a place, or far out. */
@@ -45,6 +46,8 @@ export function limitAt(e: Expression, spot: Spot | null, side: 1 | -1, room: nu
     if (isKnown) return found;
     if (found && (within.kind === "open" || (found.kind === "finite" && width(found) < width(within)))) within = found;
   }
+  const growth = spot || within.kind === "finite" ? null : totalGrowth(e, side, table);
+  if (growth) return { kind: "infinite", sign: growth };
   return within;
 }
 

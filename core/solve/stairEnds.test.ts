@@ -41,7 +41,7 @@ describe("bounds from the ends of steps", () => {
     expect(told).toBeGreaterThan(5);
   });
 
-  // The greatest of 60x − x²/6 + 1 up to 178 is 5400 1/3, while 60x − ⌊x²/6⌋ taken by itself may be 5401 anywhere.
+  // The greatest of 60x − x²/6 + 1 up to 178 is 5400 1/3, while 60x − ⌊x²/6⌋ by itself may be 5401 there.
   it("leave out what comes close to the best no more", () => {
     const { lo, hi } = bounds("60x - floor(x^2/6)", 177.9, 178)!;
     expect(hi).toBeGreaterThanOrEqual(60 * 178 - 178 ** 2 / 6 + 1 - 1e-6);

@@ -1,6 +1,8 @@
+import { ONE, signOf } from "../numeric";
 import { BROKEN, EMPTY, Enclosure, PARTIAL, containsZero } from "../interval";
 import { compileEnclosure, differentiate, parts, type Expression } from "../formula";
-import { inlineSmooth } from "./inline";
+import { inline, inlineSmooth } from "./inline";
+import type { Term } from "./growth";
 import { Leading } from "./leading";
 import type { FunctionTable } from "./table";
 import { restBeyond } from "./totalRest";
@@ -49,3 +51,27 @@ export function totalKeepsSign(
 const hasTotal = (e: Expression, table: FunctionTable): boolean =>
   (e.kind === "call" && table.definition(e.name, e.order)?.kind === "closures") ||
   parts(e).some((p) => hasTotal(p, table));
+
+/**
+ * Whether a running total grows beyond all bounds far out, and with which sign: what is summed keeps its sign and does
+ * not vanish fast enough to come to a number, as 1/y does not. Null where that is not so, or not proven.
+ */
+export function totalGrowth(e: Expression, side: 1 | -1, table: FunctionTable): 1 | -1 | null {
+  if (e.kind !== "call" || e.a.kind !== "variable") return null;
+  const total = table.definition(e.name, e.order);
+  if (total?.kind !== "closures") return null;
+  for (const k of EDGES) {
+    const summed = new Leading({ spot: null, side, delta: 2 ** -k }, table).of(inline(total.slope, table));
+    if (!summed || containsZero(summed.c)) continue;
+    if (!hasNoSum(summed)) return null;
+    return summed.c.lo > 0 === side > 0 ? 1 : -1;
+  }
+  return null;
+}
+
+/** ∫ y^−r (ln y)^s e^w dy has no bound where e^w grows, with r below 1, and with r = 1 and s from −1 on. */
+function hasNoSum({ r, s, w }: Term): boolean {
+  if (w) return w.term.c.lo > 0;
+  const beyond = signOf(r.sub(ONE));
+  return beyond < 0 || (beyond === 0 && signOf(s.add(ONE)) >= 0);
+}

@@ -31,9 +31,27 @@ export function totalTerm(
     const settled = settledTerm(total, approach, leadingOf(total.slope, approach));
     if (settled) return settled;
   }
-  const wide = delta * FURTHER;
-  if (wide > MOST_DELTA) return null;
-  const summed = leadingOf(total.slope, { ...approach, delta: wide });
+  for (const wide of starts(spot === null, delta)) {
+    const found = grownTerm(total, approach, wide, leadingOf(total.slope, { ...approach, delta: wide }));
+    if (found) return found;
+  }
+  return null;
+}
+
+/** From where a total begins that is looked at from 1/δ on: far out, near by first, where its bounds are close. */
+const starts = (isFarOut: boolean, delta: number): number[] =>
+  [...(isFarOut ? NEAR_STARTS.filter((wide) => wide >= delta * LEAST_FURTHER) : []), delta * FURTHER].filter(
+    (wide) => wide <= MOST_DELTA,
+  );
+const [NEAR_STARTS, LEAST_FURTHER] = [[4, 5, 6, 7, 8, 10].map((k) => 2 ** -k), 2 ** 6];
+
+/** What a total has grown to beside what it was at 1/Δ; null where that is not known to grow. */
+function grownTerm(
+  total: Definition & { kind: "closures" },
+  { spot, side, delta }: Approach,
+  wide: number,
+  summed: Term | null,
+): Term | null {
   if (!summed || summed.w || !isZero(summed.s) || containsZero(summed.c)) return null;
   const start = spot
     ? iv.add(new Enclosure(spot.lo, spot.hi), point(side * wide))

@@ -186,6 +186,12 @@ describe("what a total comes to", () => {
     ["exp(-x)", 1, (1 / E).toPrecision(6)],
     ["1/x^2", 1, "1.00000"],
     ["sin(x)/x", 1, "open"],
+    // what keeps its sign and does not vanish fast enough, however it begins
+    ["x^3/75 - x^2 + 25 - 5 x^0.4", 1, "∞"],
+    ["100 x^2 - exp(x/9)", 1, "−∞"],
+    ["ln(x) - 7", 1, "∞"],
+    ["1/(x ln(x + 1))", 1, "∞"],
+    ["1/(x ln(x + 1)^2)", 1, "open"],
     ["1/sqrt(x)", 1, "∞"],
   ])("of %s from 1, far out on side %s: %s", (text, side, wanted) =>
     expect(limitOf(text, "1", null, side, { from: 1 })).toBe(wanted),
