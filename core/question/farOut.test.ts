@@ -38,7 +38,7 @@ describe("what happens far out, or close to an end, as far as doubles go", () =>
 });
 
 describe("what comes to a bound far out", () => {
-  // The slope of (x + 2)/√(x² + 24) is (24 − 2x)/√(x² + 24)³: it rises from −1 up to 12, and falls to 1 after it.
+  // The slope of (x + 2)/√(x² + 24) is (24 − 2x)/√(x² + 24)³: from −1 up to 12, then down to 1.
   it("on the right is passed before", () =>
     expect(ask("(x + 2)/sqrt(x^2 + 24)", {}, greatest)).toMatchObject({ complete: true, solutions: [{ at: 12 }] }));
   it("on the left is never reached", () =>
@@ -76,6 +76,14 @@ describe("what comes to a bound far out", () => {
   // ln(1 + x/6) is 10⁻¹⁶ off for the smallest x; that is no better value than 0.
   it("rounding beside a best value of 0 is no disagreement", () =>
     expect(ask("25 ln(1 + x/6) - 4.7x", { from: 0 }, greatest)).toMatchObject({ complete: true, value: 0 }));
+});
+
+// Of exponents that do not cancel as they are written something may be taken out again and again.
+it("slopes of long exponentials end", () => {
+  const given = oneFunction("h'(1 - x) + 0.25", { from: 0, to: 10, whole: true }, [greatest]);
+  const long = { name: "h", of: "x", by: { kind: "formula" as const, text: "((exp(x + 1/x))^3)^1.5" } };
+  const [found] = analysed({ ...given, functions: [long, ...given.functions!] }).findings;
+  expect(["error", "cut"]).not.toContain(found!.status);
 });
 
 describe("ties of waves", () => {

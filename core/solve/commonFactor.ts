@@ -27,8 +27,8 @@ export interface Shared {
 
 /**
  * What the terms of a sum have in common, if taking it out makes the rest simpler: fractional powers that become whole
- * ones, as √u − x²/√u is (u − x²)/√u, and exponentials, as e^v + x e^w is e^v (1 + x e^(w − v)), which stays in
- * doubles where both vanish. Where the whole is smooth and has values throughout an open stretch, what is taken out is
+ * ones, as √u − x²/√u is (u − x²)/√u, and exponentials, as e^v + x e^w is e^v (1 + x e^(w − v)), a number
+ * still where both vanish. Where the whole is smooth and has values throughout an open stretch, what is taken out is
  * never 0 there, so that the rest has the same zeros. Null where nothing is gained.
  */
 export function sharedIn(e: Expression): Shared | null {
@@ -66,16 +66,19 @@ function sharedInSum(e: Expression): Shared | null {
   const common = commonPowers(terms);
   const exponents = terms.map((t) => t.exponent && tidied(t.exponent));
   const isVanishing = exponents.every((w) => w !== null && dependsOnVariable(w));
-  const shift = isVanishing && new Set(exponents.map((w) => keyOf(w!))).size > 1 ? exponents[0]! : null;
+  const isMixed = isVanishing && new Set(exponents.map((w) => keyOf(w!))).size > 1;
+  const left = terms.map((t) => (isMixed ? tidied(subtract(t.exponent!, exponents[0]!)) : t.exponent));
+  // One of them must be gone, so that nothing is left to be taken out again.
+  const shift = isMixed && left.some((w) => !dependsOnVariable(w!)) ? exponents[0]! : null;
   if (common.size === 0 && !shift) return null;
-  const rest = terms.map((t) => {
+  const rest = terms.map((t, i) => {
     const size = [...t.bases].reduce(
       (product, [key, { base, exponent }]) =>
         multiply(product, raised(base, exponent.sub(common.get(key)?.exponent ?? ZERO))),
       missing(t, common).reduce(multiply, wholeNumber(1)),
     );
-    const left = shift ? tidied(subtract(t.exponent!, shift)) : t.exponent;
-    const whole = left && keyOf(left) !== NOUGHT ? multiply(size, apply("exp", left)) : size;
+    const exponent = shift ? left[i] : t.exponent;
+    const whole = exponent && keyOf(exponent) !== NOUGHT ? multiply(size, apply("exp", exponent)) : size;
     return t.sign < 0 ? negate(whole) : whole;
   });
   const powers = [...common.values()].reduce(

@@ -120,8 +120,8 @@ function tailPart(
 
 /**
  * Bounds of values on a box, made closer: a step ⌊u⌋ is u less a share of 1, and what is left without steps has a
- * slope. 20000 ln x − ⌊eˣ⌋ lies within 1 of 20000 ln x − eˣ, however many there are; where it goes one way on every
- * step, their ends tell more.
+ * slope. 20000 ln x − ⌊eˣ⌋ lies within 1 of 20000 ln x − eˣ, however many there are; where it goes one way on
+ * every step, their ends tell more.
  */
 function closerBounds(e: Expression, table: FunctionTable): (values: Enclosure, box: Enclosure) => Enclosure {
   const ways = [meanValueBounds(withoutSteps(e), table), stepEndBounds(e, table)];

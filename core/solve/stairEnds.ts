@@ -19,8 +19,8 @@ export type StepBounds = (box: Enclosure) => Enclosure | null;
 
 /**
  * Bounds that come from the ends of steps alone. Where a function goes one way along every step of its only stair, its
- * best value on each lies at an end, and there the step is its argument but for a known number: 50x − ⌊x²/3⌋ comes to
- * 50x − (x²/3 − 1) at the right end of each step, and all right ends together stay below the greatest of that.
+ * best value on each lies at an end, and there the step is its argument but for a known number: 50x − ⌊x²/3⌋
+ * comes to 50x − (x²/3 − 1) at the right end of each step, and all right ends stay below the greatest of that.
  */
 export function stepEndBounds(e: Expression, table: FunctionTable): StepBounds {
   const stair = onlyStair(e);
