@@ -76,7 +76,7 @@ function settledTerm(
 ): Term | null {
   const rest = summed && restBeyond(summed, delta);
   if (rest === null) return null;
-  const edge = total.enclosure(point(side / delta));
+  const edge = total.enclosure(iv.divide(point(side), point(delta)));
   if (!isUsable(edge)) return null;
   const c = side > 0 ? summed!.c : iv.negate(summed!.c);
   const isPower = !summed!.w && isZero(summed!.s);
