@@ -15,6 +15,7 @@ import { bestOfFormula, sidesAsked } from "./sides";
 import { checkedEntry } from "./checked";
 import { CALCULATE, isNumberMeant, numbered } from "./numberLine";
 import { inDigits, slopes } from "./plain";
+import { clockTime, remarked } from "./remark";
 import { interpret } from "./statement";
 import { assigned } from "./assigned";
 import { type Understanding, type Understood, refusal, asUnderstood } from "./understanding";
@@ -97,6 +98,8 @@ export class LineReader {
     const head = new RegExp(String.raw`^(${NAME})\s*(?:\(\s*${NAME}\s*\)\s*)?=(?!=)`, "u").exec(text);
     if (!head) return null;
     const isBareName = !head[0].includes("(");
+    const noted = isBareName ? (clockTime(text) ?? remarked(text, this.source)) : null;
+    if (noted) return noted;
     if (this.model.variables.has(head[1]!) && isBareName && !/…|\.\.|\bto\b/.test(text))
       return refusal(isVariable(head[1]!, this.model));
     const given = isBareName ? this.workedGiven(head[1]!, text.slice(head[0].length).trim(), text) : null;

@@ -65,6 +65,9 @@ describe("lines that make something", () => {
     ["C = 90+7x, x from 0 to 250", /function C\(x\) = 90\+7x.*; changes the variable x, 0 … 250/],
     ["x ∈ [0, 300)", "adds the variable x, 0 … 300"],
     ["F = 180 dollars", "adds the given F = $180"],
+    // a remark behind the number says what it is; it is no factor
+    ["F = 180 (permit)", "adds the given F = 180, permit"],
+    ["F = 180 $ (permit and workbench)", "adds the given F = $180, permit and workbench"],
     ["3/4 of 80", "= 60"],
     ["12 * 7 =", "= 84"],
     ["what is 15% of 80", "= 12"],
@@ -198,6 +201,7 @@ describe("what is refused says why, and proposes only what is taken", () => {
     ["stall", "profit unless it rains", /not understood/],
     ["stall", "P not 0", /not understood/],
     ["growth", "max N by moonlight", /`moonlight` is not understood here/],
+    ["stall", "T = 1h30", /^Hours and minutes are one number here: write `T = 90 min`\.$/],
     ["stall", "h(q) = line (240, 6), (1501e308, 9)", /larger than any that can be worked with/],
     ["stall", "greatst P ?", /Perhaps `greatest P \?` was meant/],
     // `root` is a function, not a slip of `roots`; a mended word is not mended again.
