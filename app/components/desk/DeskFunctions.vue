@@ -151,7 +151,4 @@ const remove = (name: string): void => takeOff({ kind: "function", name }, props
 .hidden :deep(.swatch) {
   opacity: 0.3;
 }
-code {
-  font-family: inherit;
-}
 </style>

@@ -189,7 +189,4 @@ function retype(text: string): void {
 .wide {
   grid-column: 2 / -1;
 }
-code {
-  font-family: inherit;
-}
 </style>
