@@ -15,7 +15,7 @@ import { bestOfFormula, sidesAsked } from "./sides";
 import { checkedEntry } from "./checked";
 import { CALCULATE, isNumberMeant, numbered } from "./numberLine";
 import { inDigits, slopes } from "./plain";
-import { clockTime, remarked } from "./remark";
+import { clockTime, remarked } from "./amountLine";
 import { interpret } from "./statement";
 import { assigned } from "./assigned";
 import { type Understanding, type Understood, refusal, asUnderstood } from "./understanding";

@@ -1,13 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { greatest, least, reach } from "./askedAlone.fixture";
 import { analysed, saidOf } from "./full.fixture";
 import { oneFunction, type Asked } from "./oneFunction.fixture";
 
 /** One question about one formula in x, on a range without an end. */
 const ask = (text: string, q: Asked) => analysed(oneFunction(text, {}, [q])).findings[0]!;
-const greatest: Asked = { ask: "greatest", function: "f" };
-const least: Asked = { ask: "least", function: "f" };
 const below = (value: number): Asked => ({ ask: "where", function: "f", relation: "<", value });
-const reach = (value: number): Asked => ({ ask: "reach", function: "f", value });
 
 // Far out stairs are not counted: their sign there, and what they grow to, is that of their values, if they have any.
 describe("stairs without an end that have no value now and then, or never", () => {

@@ -17,7 +17,6 @@ interface Power {
   readonly base: Expression;
   readonly exponent: Rational;
 }
-const NO_POWERS: Powers = { sign: 1, bases: new Map(), exponent: null };
 
 /** A product: what is common to the terms of its sum, and the sum that is left. */
 export interface Shared {
@@ -131,7 +130,8 @@ function factorsOf(e: Expression, times: Rational): { part: Expression; exponent
 }
 
 function powersOf(e: Expression): Powers {
-  let { sign, exponent } = NO_POWERS;
+  let sign: 1 | -1 = 1;
+  let exponent: Expression | null = null;
   const bases = new Map<string, Power>();
   for (const f of factorsOf(e, ONE)) {
     if (isMinusOne(f.part)) {

@@ -1,9 +1,9 @@
-import { BOUNDED } from "./bounded";
+import { boundedTerm } from "./bounded";
 import { DirectTerms, type Approach } from "./directTerms";
 import { TermAlgebra, ZERO_EXPRESSION, isDecided, isPlain, isUsable, plainTerm, point } from "./termAlgebra";
-import { ONE, ZERO, isZero, ratio, signOf, toDouble } from "../numeric";
-import { Enclosure, PARTIAL, iv } from "../interval";
-import { PI, encloseRational, exactNumber, wholeNumber } from "../formula/numbers";
+import { ONE, ZERO, isZero, ratio, signOf } from "../numeric";
+import { Enclosure, iv } from "../interval";
+import { encloseRational, exactNumber, wholeNumber } from "../formula/numbers";
 import { add, apply, divide, multiply, negate, power, subtract } from "../formula/build";
 import { dependsOnVariable, wholeExponent, type Expression } from "../formula";
 import { sharedIn } from "./commonFactor";
@@ -18,8 +18,10 @@ import { clearDenominators, signed, termsOf } from "./terms";
 import type { FunctionTable } from "./table";
 import { totalTerm } from "./totalTerm";
 
-const [ONE_EXPRESSION, UNIT] = [wholeNumber(1), point(1)];
+const ONE_EXPRESSION = wholeNumber(1);
+const UNIT = point(1);
 const ORIGIN = spotOfRational(ZERO);
+
 /** Leading terms of expressions that are smooth beside a place. */
 export class Leading {
   /** ln(1/δ) */
@@ -27,6 +29,7 @@ export class Leading {
 
   private readonly terms: TermAlgebra;
   private readonly direct: DirectTerms;
+
   constructor(
     private readonly approach: Approach,
     private readonly table: FunctionTable,
@@ -236,35 +239,9 @@ export class Leading {
       }
       default: {
         const a = this.term(u);
-        return a && this.bounded(e.name, a);
+        return a && boundedTerm(e.name, a, this.terms, this.approach.delta);
       }
     }
-  }
-
-  /** sin, cos, atan, asin, acos: by the range of the argument, and near 0 by how they start. */
-  private bounded(name: string, a: Term): Term | null {
-    const range = this.terms.rangeOf(a);
-    if (!range) return this.farArgument(name, a);
-    const outer = BOUNDED[name];
-    if (!outer) return null;
-    const size = Math.max(Math.abs(range.lo), Math.abs(range.hi));
-    const starts = vanishes(a) && size <= 1 ? outer.start?.(size) : undefined;
-    if (starts) return { ...a, c: iv.multiply(a.c, starts) };
-    const c = outer.of(range);
-    if (!isUsable(c) && !(c.flags === PARTIAL && Number.isFinite(c.lo) && Number.isFinite(c.hi))) return null;
-    const inside = vanishes(a) ? ZERO_EXPRESSION : a.lead;
-    return plainTerm(new Enclosure(c.lo, c.hi), inside && apply(name as "sin", inside));
-  }
-
-  private farArgument(name: string, a: Term): Term | null {
-    if (name === "sin" || name === "cos") return plainTerm(new Enclosure(-1, 1), null);
-    if (name !== "atan" || !grows(a) || !isDecided(a)) return null;
-    const limit = divide(a.c.lo > 0 ? PI : negate(PI), wholeNumber(2));
-    // |a| is at least |c| δ^r where a power makes it grow, and at least 0 in any case.
-    const isPower = !a.w && signOf(a.r) < 0 && signOf(a.s) >= 0;
-    const least = Math.min(Math.abs(a.c.lo), Math.abs(a.c.hi)) * this.approach.delta ** toDouble(a.r);
-    const c = iv.atan(new Enclosure(isPower && Number.isFinite(least) ? least / MARGIN : 0, Infinity));
-    return plainTerm(a.c.lo > 0 ? c : iv.negate(c), limit);
   }
 
   /** ln(c t^r L^s exp w) = w − r ln(1/t)… with what is left of smaller order. */

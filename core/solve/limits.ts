@@ -51,9 +51,10 @@ export function limitAt(e: Expression, spot: Spot | null, side: 1 | -1, room: nu
   return within;
 }
 
+/** How closely a total has to be known that comes to a number, relative to it, for no further look. */
+const SETTLED = 1e-12;
 const width = (l: Limit): number => ("lo" in l ? l.hi - l.lo : 0);
 const isWide = (l: Limit): boolean => "lo" in l && width(l) > SETTLED * Math.max(Math.abs(l.lo), Math.abs(l.hi));
-const SETTLED = 1e-12;
 
 /** Sides of a place, each closer than the last. */
 export function approaches(spot: Spot | null, side: 1 | -1, room: number): Approach[] {

@@ -109,7 +109,6 @@ dd li {
   align-items: baseline;
 }
 code {
-  font-family: inherit;
   color: var(--ink);
 }
 @media (max-width: 640px) {

@@ -13,7 +13,6 @@ const parts = computed(() => props.text.split("`"));
 
 <style scoped>
 code {
-  font-family: inherit;
   font-weight: 600;
   white-space: pre-wrap;
 }

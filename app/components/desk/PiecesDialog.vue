@@ -113,7 +113,6 @@ ol {
   width: 5.5rem;
 }
 code {
-  font-family: inherit;
   color: var(--ink);
 }
 </style>
