@@ -17,8 +17,8 @@ const BOUNDED: Readonly<
 };
 
 /**
- * The term of sin, cos, atan, asin or acos of something on (0, δ]: by the range of the argument, and near 0 by how they
- * start.
+ * The term of sin, cos, atan, asin or acos of something on (0, δ]: by the range of the argument, and near 0 by how
+ * they start.
  */
 export function boundedTerm(name: string, a: Term, terms: TermAlgebra, delta: number): Term | null {
   const range = terms.rangeOf(a);
