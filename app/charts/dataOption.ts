@@ -1,5 +1,5 @@
 import { headShown } from "#core/data";
-import { inputNoun } from "#core/explain";
+import { inputNoun, unitFor } from "#core/explain";
 import { parseUnit } from "#core/units";
 import { axis, type Axis } from "#core/graph";
 import { BEYOND } from "#core/choice";
@@ -258,8 +258,8 @@ function namesOf(p: DataPicture, { main, rest }: Frame, height: number, look: Lo
   const unit = inputNoun(p.y.unit, parseUnit(p.y.unit).unit);
   const missed = `data − model${unit ? `, ${unit}` : ""}`;
   return [
-    text("yName", 8, 12, headShown(p.y.name, p.y.unit)),
+    text("yName", 8, 12, headShown(p.y.name, unitFor(2, p.y.unit))),
     ...(rest ? [text("restName", main.left, rest.top - 14, missed)] : []),
-    text("xName", main.left + main.width / 2, height - 10, headShown(p.x.name, p.x.unit), "center"),
+    text("xName", main.left + main.width / 2, height - 10, headShown(p.x.name, unitFor(2, p.x.unit)), "center"),
   ];
 }

@@ -239,7 +239,14 @@ test("a form is searched and put on the desk, and answers a question", async ({ 
   await page.getByRole("button", { name: "New case" }).click();
   await page.getByRole("button", { name: "Forms" }).click();
   const dialog = page.getByRole("dialog", { name: "Forms" });
-  await dialog.getByRole("textbox", { name: "Search the forms" }).fill("channel");
+  const search = dialog.getByRole("textbox", { name: "Search the forms" });
+  // The one that is chosen is set off in the list, and stays chosen while it is among those found.
+  const chosen = dialog.locator("label.on");
+  await expect(chosen).toHaveText("Simple interest");
+  await dialog.getByText("Savings plan").click();
+  await search.fill("plan");
+  await expect(chosen).toHaveText("Savings plan");
+  await search.fill("channel");
   await expect(dialog.getByRole("heading", { name: "Flow in a rectangular channel" })).toBeVisible();
   expect(await faultsOf(page, ".p-dialog")).toEqual([]);
   await dialog.getByRole("button", { name: "Put on the desk" }).click();

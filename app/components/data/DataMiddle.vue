@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatNumber } from "#core/explain";
+import { formatCount, formatNumber } from "#core/explain";
 import { dataPicture } from "~/charts/dataPicture";
 import type { Columns } from "~/composables/useColumns";
 import type { FunctionOfData } from "~/composables/useFunctionOfData";
@@ -47,7 +47,10 @@ const jumpWords = computed(() => {
   const jump = split.jump.value;
   if (jump === null) return null;
   if (Math.abs(jump) < JOINED * Math.abs(split.valueOf("left", at.value!))) return "The sides are joined at the break.";
-  return `It ${jump > 0 ? "jumps up" : "drops"} by ${columns.yOut(Math.abs(jump))} there.`;
+  const by = Math.abs(jump);
+  // 35.75 people are about 36; less than one of them is told as it is.
+  const size = by < 1 ? columns.yOut(by) : formatCount(by, columns.unitOf(columns.y), 4);
+  return `It ${jump > 0 ? "jumps up" : "drops"} by ${size} there.`;
 });
 const canUse = computed(() => {
   const free = props.made.problem === null;

@@ -7,7 +7,8 @@ const props = defineProps<{ wanted?: string | null }>();
 const visible = defineModel<boolean>("visible", { required: true });
 const store = useCaseStore();
 const search = ref("");
-const chosen = ref<Form>(FORMS[0]!);
+/** Compared by identity with those of the list, so that it may not be wrapped. */
+const chosen = shallowRef<Form>(FORMS[0]!);
 const found = computed(() => {
   const words = search.value
     .toLowerCase()
@@ -108,6 +109,8 @@ function put(): void {
   grid-template-columns: minmax(0, 17rem) minmax(0, 1fr);
   gap: 1.4rem;
   min-height: 22rem;
+  /* room for the ring of a field that has the focus */
+  padding-top: 4px;
 }
 .list {
   max-height: 22rem;
