@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { CaseFile } from "../model";
-import { BEYOND, rankedCards, roundingLines, thinWords, type ModelsAsked, type RankedCard } from ".";
+import { parseUnit } from "../units";
+import { BEYOND, missWords, rankedCards, roundingLines, thinWords, type ModelsAsked, type RankedCard } from ".";
 
 const asked = (x: readonly number[], y: readonly number[], more: Partial<ModelsAsked> = {}): ModelsAsked => ({
   x,
@@ -136,4 +137,15 @@ describe("the rows in pieces, among the models", () => {
   ] as const)("a side of %d rows fitted by %d constants: %s", (rows, constants, words) => {
     expect(thinWords(rows, constants)).toBe(words);
   });
+});
+
+describe("what a model misses, typically", () => {
+  it.each([
+    [38.46, "people", "38 people"],
+    [0.96, "person", "under 1 person"],
+    [1234567.4, "tickets", "1,230,000 tickets"],
+    [0, "people", "0 people"],
+    [38.46, "kg", "38.5 kg"],
+    [0.01234, "$/kWh", "$0.0123/kWh"],
+  ])("of %d in %s: %s", (miss, unit, words) => expect(missWords(miss, parseUnit(unit).unit)).toBe(words));
 });

@@ -32,7 +32,7 @@ test("from a pasted messy table to a finding on the desk in six actions, no numb
   expect(await faultsOf(page, ".p-dialog")).toEqual([]);
   await act(() => dialog.getByRole("button", { name: "Keep the rows" }).click());
   await expect(cards(page).first()).toContainText("logistic");
-  await expect(cards(page).first()).toContainText("typical miss 38.5");
+  await expect(cards(page).first()).toContainText("typical miss 39 people");
   await expect(cards(page).first()).toContainText("levels off near 5,174");
   await expect(cards(page).filter({ hasText: "linear" }).first()).toContainText("negative before week = 1.31");
   await act(() => page.getByRole("button", { name: "Use as P(week)" }).click());
@@ -152,7 +152,7 @@ test("a model of one’s own, the method on logarithms, hovering, constants, and
   await expect(page.getByRole("alert").filter({ hasText: "not closed" })).toBeVisible();
   await page.getByRole("textbox", { name: "Own formula with free constants" }).fill("c/(1 + exp(-k (t - m)))");
   await page.keyboard.press("Enter");
-  await expect(cards(page).filter({ hasText: "own formula" })).toContainText("typical miss 38.5 people");
+  await expect(cards(page).filter({ hasText: "own formula" })).toContainText("typical miss 39 people");
   const power = cards(page).filter({ hasText: "exponential, on logarithms" });
   await power.hover();
   await power.click();

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { beyondWords, determinationWords, formatNumber, formatQuantity, growthWords } from "#core/explain";
+import { beyondWords, determinationWords, formatNumber, growthWords } from "#core/explain";
 import { latexName } from "#core/formula";
 import type { Unit } from "#core/units";
 import type { RowsTableRow } from "~/components/common/RowsTable.vue";
-import type { RankedCard, SplitCard } from "#core/choice";
+import { missWords, type RankedCard, type SplitCard } from "#core/choice";
 
 const props = defineProps<{
   cards: readonly RankedCard[];
@@ -38,8 +38,7 @@ const constantRows = (c: RankedCard): RowsTableRow[] =>
       { text: k.standardError === null ? "not known" : formatNumber(k.standardError, 3) },
     ],
   }));
-const miss = (c: RankedCard) =>
-  c.leaveOneOut === null ? null : formatQuantity(Number(c.leaveOneOut.toPrecision(3)), props.output, 3);
+const miss = (c: RankedCard) => (c.leaveOneOut === null ? null : missWords(c.leaveOneOut, props.output));
 function key(event: KeyboardEvent, i: number): void {
   const step = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
   if (!step) return;

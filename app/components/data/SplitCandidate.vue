@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { SplitCard } from "#core/choice";
-import { formatNumber, formatQuantity } from "#core/explain";
+import { missWords, type SplitCard } from "#core/choice";
+import { formatNumber } from "#core/explain";
 import type { Unit } from "#core/units";
 
 /** The rows split into pieces, as one of the models: its miss, and the way to it. */
@@ -11,9 +11,7 @@ const pieces = computed(() => NUMBERS[props.split.breaks.length + 1]);
 const shape = computed(() => (props.split.family === "linear" ? "straight lines" : "parabolas"));
 const breaks = computed(() => props.split.breaks.map((b) => formatNumber(b)).join(" and "));
 const miss = computed(() =>
-  props.split.leaveOneOut === null
-    ? null
-    : formatQuantity(Number(props.split.leaveOneOut.toPrecision(3)), props.output, 3),
+  props.split.leaveOneOut === null ? null : missWords(props.split.leaveOneOut, props.output),
 );
 </script>
 
