@@ -73,3 +73,23 @@ describe("a best value before a wave that goes on for ever", () => {
         .findings[0],
     ).toMatchObject({ complete: true, solutions: [{ at: expect.closeTo(13.95326, 5) }] }));
 });
+
+// What is summed is 0, and does not look so: the total was "greatest at x = 1 and x = 40".
+describe("running totals of nothing", () => {
+  it.each(["(x - x)/cos(1)", "(x - x) cos(1)", "(2x - x - x)/sqrt(2)", "(x - x)/cos(0)/x"])(
+    "of %s are 0 throughout",
+    (text) => {
+      const given = oneFunction(text, { from: 1, to: 40 }, [greatest, reach(0)]);
+      const total = { name: "s", of: "x", by: { kind: "total" as const, function: "f", from: 2 } };
+      const everywhere = { status: "everywhere", complete: true, stretches: [{ from: 1, to: 40, ends: "[]" }] };
+      const { findings } = analysed({ ...given, functions: [...given.functions!, total] });
+      expect(findings).toMatchObject([everywhere, everywhere]);
+    },
+  );
+  it("on a part of the range: max(x − 5, 0) + (x − x) cos(1) leaves it level up to 5", () => {
+    const given = oneFunction("max(x - 5, 0) + (x - x) cos(1)", { from: 1, to: 40 }, [{ ask: "least", function: "s" }]);
+    const total = { name: "s", of: "x", by: { kind: "total" as const, function: "f", from: 2 } };
+    const [found] = analysed({ ...given, functions: [...given.functions!, total] }).findings;
+    expect(found).toMatchObject({ complete: true, value: 0, stretches: [{ from: 1, to: 5 }] });
+  });
+});

@@ -3,7 +3,7 @@ import { BROKEN, EMPTY, Enclosure, PARTIAL } from "../interval";
 import { compileEnclosure, dependsOnVariable, same, subtract, type Expression } from "../formula";
 import { isExactlyZero } from "./constant";
 import { inline } from "./inline";
-import { isLevel } from "./level";
+import { goingOf } from "./level";
 import { limitAt } from "./limits";
 import type { CellPart, Doubt, Part, PlacePart } from "./parts";
 import { mayReach } from "./rival";
@@ -118,7 +118,9 @@ export class BestSearch {
   private lookAtCell(cell: CellPart, i: number): void {
     const f = cell.formulas[0];
     if (!f) return;
-    const level = this.levelOf(f, cell);
+    const going = dependsOnVariable(f) ? goingOf(f, cell, this.table) : "level";
+    const level = going === "level" ? this.levelOf(f, cell) : null;
+    if (going !== "monotone" && !level) this.doubt.push(hullOf(cell));
     if (level) {
       const [before, after] = [this.parts[i - 1], this.parts[i + 1]];
       const flat: Flat = {
@@ -141,9 +143,8 @@ export class BestSearch {
     }
   }
 
-  /** The value of a formula that is constant on its cell; null where it is not. */
+  /** The value of a formula that is constant on its cell; null where it is not known. */
   private levelOf(f: Expression, cell: CellPart): Known | null {
-    if (dependsOnVariable(f) && !isLevel(f, cell, this.table)) return null;
     const inner = innerPoints(cell)[0];
     const v = inner === undefined ? null : valueOf(f, spotOfRational(rationalOfDouble(inner)), this.table);
     return v?.kind === "value" ? v : null;
@@ -170,7 +171,8 @@ export class BestSearch {
     if (infinite) return { status: "unbounded", bound: infinite };
     // What stays below a limit is no rival of anything that comes closer to it.
     const least = top ? Math.max(level, this.worth(top.bound)) : level;
-    const doubt = [...open, ...this.doubt].filter((d) =>
+    const isDoubtToo = (o: OpenStretch) => this.doubt.some((d) => d.lo <= o.lo && d.hi >= o.hi);
+    const doubt = [...open.filter((o) => !isDoubtToo(o)), ...this.doubt].filter((d) =>
       mayReach(d, this.whole, this.table, (v) => this.hope({ low: v.lo, high: v.hi }) >= least),
     );
     const rivals = this.taken.filter((t) => this.hope(t) >= level);

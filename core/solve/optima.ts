@@ -1,11 +1,11 @@
 import { EMPTY, Enclosure, PARTIAL } from "../interval";
-import { compileEnclosure, dependsOnVariable, differentiate, type Expression } from "../formula";
+import { compileEnclosure, dependsOnVariable, type Expression } from "../formula";
 import { BestSearch } from "./bestSearch";
 import { unboundedAt, type Attained, type Bound } from "./taken";
-import { inlineSmooth } from "./inline";
 import { limitAt } from "./limits";
 import { FEW_STEPS, openStairs } from "./openStairs";
 import { hasValuesBeside } from "./stairFree";
+import { slopeOf } from "./level";
 import { newWork, partition, refine, type Work } from "./partition";
 import type { Part, Range } from "./parts";
 import { periodOf, type Period } from "./period";
@@ -84,8 +84,7 @@ export function turningParts(
   const listed = openStairs(whole, table, work, (v) => (sense > 0 ? v.hi >= level : v.lo <= level));
   return refine(listed, table, work, (cell) => {
     const f = cell.formulas[0];
-    // The slope of a running total is what it sums, and algebra sees more in that than in its name.
-    return f && dependsOnVariable(f) ? [inlineSmooth(differentiate(f), table)] : [];
+    return f && dependsOnVariable(f) ? [slopeOf(f, table)] : [];
   });
 }
 

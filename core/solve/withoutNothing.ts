@@ -38,9 +38,9 @@ function withoutOpposites(e: Expression): Expression | null {
 }
 
 function reduced(e: Expression): Expression {
-  if (!dependsOnVariable(e)) return e;
   if (e.kind === "multiply" && (isZeroNumber(e.a) || isZeroNumber(e.b))) return wholeNumber(0);
   if (e.kind === "divide" && isZeroNumber(e.a)) return wholeNumber(0);
+  if (!dependsOnVariable(e)) return e;
   if (e.kind !== "add" && e.kind !== "subtract" && e.kind !== "multiply" && e.kind !== "divide") return e;
   const constant = constantQuotient(e);
   return constant ? exactNumber(constant) : e;

@@ -104,11 +104,8 @@ function checkTotal(f: FullFinding, measured: Value, a: number, b: number, by: n
     const missing = [...all, told, ...closer.filter((x) => x >= a && x <= b)].some((x) => !Number.isFinite(value(x)));
     return !missing ? "has values all along, told to have none" : null;
   }
-  const sum = (n: number) => {
-    let s = 0;
-    for (let i = 0; i < n; i++) s += value(a + ((b - a) * (i + 0.5)) / n);
-    return (s * (b - a)) / n / by;
-  };
+  const grid = (n: number) => Array.from({ length: n }, (_, i) => value(a + ((b - a) * (i + 0.5)) / n));
+  const sum = (values: readonly number[]) => (values.reduce((s, v) => s + v, 0) * (b - a)) / values.length / by;
   const steep = [a, b].find((end) => growthAt(value, end, end === a ? b - a : a - b) < STEEP);
   // Most of such a total lies closer to its end than doubles can tell, unless that end is 0.
   if (steep !== undefined && steep !== 0) return null;
@@ -118,14 +115,14 @@ function checkTotal(f: FullFinding, measured: Value, a: number, b: number, by: n
       ? null
       : `${graded} by sums that grow finer towards 0, told as ${f.value}`;
   }
-  const [coarse, fine, odd] = [sum(1000), sum(4000), sum(3331)];
-  if (!Number.isFinite(coarse) || !Number.isFinite(fine) || !Number.isFinite(odd)) return null;
+  const coarse = sum(grid(1000));
+  if (!Number.isFinite(coarse)) return null;
+  const values = grid(4000);
+  const [fine, odd] = [sum(values), sum(grid(3331))];
+  if (!Number.isFinite(fine) || !Number.isFinite(odd)) return null;
   // A sum over cells misses at every jump up to half of what the function jumps by, times a cell.
-  let jumps = 0;
-  for (let i = 1; i < 4000; i++) {
-    const step = Math.abs(value(a + ((b - a) * (i + 0.5)) / 4000) - value(a + ((b - a) * (i - 0.5)) / 4000));
-    if (step > 0.1) jumps += step;
-  }
+  const steps = values.slice(1).map((v, i) => Math.abs(v - values[i]!));
+  const jumps = steps.filter((step) => step > 0.1).reduce((s, step) => s + step, 0);
   const missed = (jumps * Math.abs(b - a)) / 4000 / by;
   const spread = Math.max(Math.abs(coarse - fine), Math.abs(odd - fine), missed);
   return Math.abs(fine - f.value) <= 4 * spread + 2e-3 * Math.max(1, Math.abs(fine))

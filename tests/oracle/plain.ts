@@ -26,8 +26,10 @@ const made = (v: number, off: number): Measured =>
   Number.isNaN(v) || !Number.isFinite(v) || (v !== 0 && Math.abs(v) < 1e-290)
     ? LOST
     : { v, off: off * 1.01 + Math.abs(v) * EPS * 2 };
-const isNone = (...all: readonly Measured[]): Measured | null =>
-  all.some((m) => m.off === Infinity) ? LOST : all.some((m) => Number.isNaN(m.v)) ? NONE : null;
+const isNone = (a: Measured, b = a): Measured | null => {
+  if (a.off === Infinity || b.off === Infinity) return LOST;
+  return Number.isNaN(a.v) || Number.isNaN(b.v) ? NONE : null;
+};
 
 export const X: Plain = { text: "x", at: (x) => x };
 export const number = (text: string): Plain => {
@@ -42,13 +44,15 @@ const two =
   (a: Plain, b: Plain): Plain => ({
     text: `(${a.text}) ${sign} (${b.text})`,
     at: (x) => {
-      const [u, v] = [a.at(x), b.at(x)];
+      const u = a.at(x);
+      const v = b.at(x);
       return isNone(u, v) ?? f(u, v);
     },
   });
 const exactly = (v: number, off: number, isWhole: boolean): Measured =>
   isWhole && off === 0 && Number.isSafeInteger(v) ? { v, off: 0 } : made(v, off);
-const whole = (...all: readonly Measured[]): boolean => all.every((m) => m.off === 0 && Number.isSafeInteger(m.v));
+const whole = (a: Measured, b = a): boolean =>
+  a.off === 0 && b.off === 0 && Number.isSafeInteger(a.v) && Number.isSafeInteger(b.v);
 
 export const plus = two("+", (a, b) => exactly(a.v + b.v, a.off + b.off, whole(a, b)));
 export const minus = two("-", (a, b) => exactly(a.v - b.v, a.off + b.off, whole(a, b)));
@@ -68,7 +72,8 @@ const extreme =
   (a: Plain, b: Plain): Plain => ({
     text: `${name}(${a.text}, ${b.text})`,
     at: (x) => {
-      const [u, v] = [a.at(x), b.at(x)];
+      const u = a.at(x);
+      const v = b.at(x);
       return isNone(u, v) ?? { v: Math[name](u.v, v.v), off: Math.max(u.off, v.off) };
     },
   });

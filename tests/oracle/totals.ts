@@ -27,11 +27,16 @@ const joined = (a: Measured, b: Measured, sign: 1 | -1): Measured =>
 function cellSum(f: Plain, a: number, b: number): Measured {
   if (a === b) return NOUGHT;
   const width = b - a;
-  const points = [0, 1, 2, 3, 4].map((i) => {
+  const point = (i: number) => {
     const x = a + (width * i) / 4;
     return f.at({ v: x, off: Math.abs(x) * 2.5e-16 });
-  });
-  if (points.some((m) => m.off === Infinity || Number.isNaN(m.v))) return LOST;
+  };
+  const points: Measured[] = [];
+  for (let i = 0; i <= 4; i++) {
+    const m = point(i);
+    if (m.off === Infinity || Number.isNaN(m.v)) return LOST;
+    points.push(m);
+  }
   const [y0, y1, y2, y3, y4] = points.map((m) => m.v) as [number, number, number, number, number];
   const simpson = (width / 6) * (y0 + 4 * y2 + y4);
   const boole = (width / 90) * (7 * y0 + 32 * y1 + 12 * y2 + 32 * y3 + 7 * y4);
