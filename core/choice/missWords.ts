@@ -1,7 +1,7 @@
 import { formatQuantity, isCounted } from "../explain";
 import type { Unit } from "../units";
 
-/** What a model misses rows by, typically, in three figures: people and the like whole, below one of them as "under 1". */
+/** What a model misses rows by, typically, in three figures: people and the like whole, less than one as "under 1". */
 export function missWords(miss: number, unit: Unit | null): string {
   const inThree = (x: number) => Number(x.toPrecision(3));
   if (!isCounted(unit) || miss === 0) return formatQuantity(inThree(miss), unit, 3);

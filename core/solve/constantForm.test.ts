@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
-import { ratio } from "../numeric";
+import { ratio, stepsLeft, within } from "../numeric";
 import { constantForm } from "./constant";
 import { atom, formKey, fromRational, plus, rationalOf, scaled, sum, times } from "./constantForm";
 import { rationalPowerOfTen } from "./constantRules";
@@ -142,6 +142,19 @@ describe("numbers without variable in one shape", () => {
     const long = (n: number) => Array.from({ length: n }, (_, i) => atom(`a${i}`)).reduce(plus, none);
     expect(times(long(8), long(8))).toBeNull();
     expect(times(long(7), long(8))?.size).toBe(35);
+  });
+  // exp(20 (20 − x) x)' at places like 2^-1000 took 9 s, nearly all of it for common divisors of thousands of digits.
+  it("nor fractions that grow too long, and what is long costs more of a question's work", () => {
+    const of = (bits: number) => fromRational(ratio((1n << BigInt(bits)) - 1n, 3n ** 40n));
+    const cost = (bits: number) =>
+      within(1e6, () => {
+        times(of(bits), of(bits));
+        plus(of(bits), of(bits));
+        return 1e6 - stepsLeft();
+      });
+    expect(times(of(1400), of(1400))?.size).toBe(1);
+    expect(times(of(1600), of(1600))).toBeNull();
+    expect([cost(60), cost(200), cost(1000)]).toEqual([40, 640, 3200]);
   });
 });
 

@@ -60,6 +60,8 @@ export const atom = (name: string, power: Rational = ONE): ConstantForm =>
 export function plus(a: ConstantForm, b: ConstantForm): ConstantForm {
   if (a.size === 0) return b;
   if (b.size === 0) return a;
+  const price = priceOf(a, b);
+  if (price > 1) spend(Math.min(a.size, b.size) * STEPS_OF_PRODUCT * price);
   const out = new Map(a);
   for (const [k, t] of b) {
     const before = out.get(k);
@@ -77,17 +79,30 @@ export function scaled(a: ConstantForm, r: Rational): ConstantForm {
   return out;
 }
 
-/** Numbers from which on most of the time goes into bringing fractions to lowest terms, and how many times as long. */
-const LONG = 1n << 100n;
-const PRICE_OF_LENGTH = 8;
-function isLong(a: ConstantForm): boolean {
-  for (const { factor } of a.values()) if ((factor.n as bigint) > LONG || (factor.d as bigint) > LONG) return true;
+/** Sizes from which on most of the time goes into bringing fractions to lowest terms, and how many times as long. */
+const LENGTHS = [
+  { from: 1n << 800n, price: 40 },
+  { from: 1n << 100n, price: 8 },
+];
+/** Fractions of longer terms are not carried on. */
+const LONGEST = 1n << 3000n;
+const isBeyond = (r: Rational, most: bigint): boolean => (r.n as bigint) > most || (r.d as bigint) > most;
+const hasLonger = (a: ConstantForm, most: bigint): boolean => {
+  for (const { factor } of a.values()) if (isBeyond(factor, most)) return true;
   return false;
+};
+const priceOf = (...forms: readonly ConstantForm[]): number =>
+  LENGTHS.find(({ from }) => forms.some((c) => hasLonger(c, from)))?.price ?? 1;
+
+/** a · b; null where it has too many terms, or too long ones. */
+export function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
+  const out = product(a, b);
+  return out && hasLonger(out, LONGEST) ? null : out;
 }
 
-export function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
+function product(a: ConstantForm, b: ConstantForm): ConstantForm | null {
   if (a.size * b.size > MAX_TERMS) return null;
-  spend(a.size * b.size * STEPS_OF_PRODUCT * (isLong(a) || isLong(b) ? PRICE_OF_LENGTH : 1));
+  spend(a.size * b.size * STEPS_OF_PRODUCT * priceOf(a, b));
   const [p, q] = [rationalOf(a), rationalOf(b)];
   if (q) return scaled(a, q);
   if (p) return scaled(b, p);

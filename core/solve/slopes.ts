@@ -1,4 +1,14 @@
-import { billed, isZero, keep, pay, ratio, rationalOfDouble, rationalText, type Bill } from "../numeric";
+import {
+  billed,
+  isZero,
+  keep,
+  pay,
+  ratio,
+  rationalOfDouble,
+  rationalOfTyped,
+  rationalText,
+  type Bill,
+} from "../numeric";
 import { compileNumber, dependsOnVariable, differentiate, exactNumber, keyOf, same, type Expression } from "../formula";
 import { exactRational } from "./constant";
 import { withSummed } from "./calledParts";
@@ -137,8 +147,9 @@ export class CaseFunctions extends FunctionTable {
     keep(this.known, MOST, key, { slope, bill });
     return slope;
   }
+  /** A double stands for what a person means by it: the end told as 0.3 is 3/10, beside which there is nothing. */
   override slopeNumberAt(e: Expression, x: number): number {
-    const slope = this.slopeAt(e, spotOfRational(rationalOfDouble(x)));
+    const slope = this.slopeAt(e, spotOfRational(rationalOfTyped(x) ?? rationalOfDouble(x)));
     return typeof slope === "string" ? NaN : compileNumber(slope, this.number)(x);
   }
 }

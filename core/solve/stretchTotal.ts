@@ -1,10 +1,11 @@
-import { ONE, poly, rationalOfDouble, type Polynomial, type Rational } from "../numeric";
+import { rationalOfDouble, type Rational } from "../numeric";
 import { EMPTY, Enclosure, NOTHING, PARTIAL, iv, up } from "../interval";
 import { compileEnclosure, encloseRational, type Expression } from "../formula";
 import { endIntegral, type EndPiece } from "./endIntegral";
 import { integrate, type Integral } from "./integrate";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
+import { PolynomialLeaf } from "./polynomialLeaf";
 import { polynomialForm } from "./rationalForm";
 import { fineLeaves, leavesTowards, type Leaf, type Room, type Smooth } from "./seriesIntegral";
 import { spotOfRational, type Spot } from "./spot";
@@ -39,6 +40,17 @@ const boundsOf = (sum: Integral): Enclosure =>
  */
 export function stretchTotal(e: Expression, table: FunctionTable, near: Rational, far: Rational): StretchTotal {
   const { list, whole, isNothing, isHard, isCutOff, nothingFrom } = summedLeaves(e, table, near, far);
+  const besideEnds = [
+    { end: encloseRational(near), sum: NOUGHT },
+    { end: encloseRational(far), sum: whole },
+  ];
+  // Within rounding of an end no leaf lies: 2.1 is no double, and 1.1 + 1 comes to one beside it.
+  const beside = (x: number): Enclosure | null => {
+    const here = besideEnds.find(({ end }) => x >= end.lo && x <= end.hi);
+    if (!here?.sum) return null;
+    const sliver = sliverOver(e, here.end, table);
+    return sliver && iv.add(here.sum, sliver);
+  };
   const isRight = near.compare(far) < 0;
   const isBeyond = (x: number) => nothingFrom !== null && (isRight ? x >= nothingFrom : x <= nothingFrom);
   // Beyond the last leaf something has no value or no bound: what sum there is, is worked out by itself; right beside a
@@ -52,10 +64,19 @@ export function stretchTotal(e: Expression, table: FunctionTable, near: Rational
         ? NOTHING
         : (readOff(list, x) ??
           upToAny(new Enclosure(x, x)) ??
+          beside(x) ??
           (isHard || isCutOff ? UNKNOWN : alone(rationalOfDouble(x)))),
     upToAny,
     isNothing,
   };
+}
+
+/** What a function adds at most and at least between any two inputs of a box; null where it may have no bound there. */
+function sliverOver(e: Expression, box: Enclosure, table: FunctionTable): Enclosure | null {
+  const f = compileEnclosure(e, table.enclosure)(box);
+  if (f.flags & (EMPTY | PARTIAL) || !Number.isFinite(f.lo) || !Number.isFinite(f.hi)) return null;
+  const width = up(box.hi - box.lo);
+  return iv.multiply(new Enclosure(f.lo, f.hi), new Enclosure(-width, width));
 }
 
 /** A leaf, what is summed on it, and the sums up to where it begins and to the place behind it. */
@@ -256,40 +277,3 @@ const tailLeaf = ({ lo, hi }: Spot, edge: number, sum: Enclosure, within: Within
   isOneWay: true,
   upTo: (x) => iv.subtract(sum, within(iv.subtract(new Enclosure(lo, hi), new Enclosure(x, x)))),
 });
-
-/** Inputs that are whole numbers of these are put in exactly, so that a sum that is a fraction is known as one. */
-const SIMPLE = 2 ** -10;
-
-/** A polynomial between fractions: sums up to simple numbers are exact, others by the powers of x − from. */
-class PolynomialLeaf implements Leaf {
-  readonly lo: number;
-  readonly hi: number;
-  readonly sum: Enclosure;
-  private readonly start: Enclosure;
-  /** ∫ of the polynomial as one of x − from */
-  private readonly whole: Polynomial;
-  private readonly rounded: readonly Enclosure[];
-
-  constructor(
-    p: Polynomial,
-    private readonly from: Rational,
-    to: Rational,
-  ) {
-    const shifted = p.reduceRight<Polynomial>((sum, c) => poly.add(poly.multiply(sum, [from, ONE]), [c]), []);
-    this.whole = poly.antiderivative(poly.trim([...shifted]));
-    this.rounded = this.whole.map(encloseRational);
-    this.start = encloseRational(from);
-    this.lo = this.start.hi;
-    this.hi = encloseRational(to).lo;
-    this.sum = this.upToExactly(to);
-  }
-
-  private upToExactly(x: Rational): Enclosure {
-    return encloseRational(poly.valueAt(this.whole, x.sub(this.from)));
-  }
-  upTo(x: number): Enclosure {
-    if (Number.isSafeInteger(x / SIMPLE)) return this.upToExactly(rationalOfDouble(x));
-    const t = iv.subtract(new Enclosure(x, x), this.start);
-    return this.rounded.reduceRight((sum, c) => iv.add(iv.multiply(sum, t), c), NOUGHT);
-  }
-}

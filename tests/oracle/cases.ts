@@ -1,25 +1,15 @@
 import type { CaseFile, Question } from "#core/model";
 import type { Chance } from "../shared/chance";
+import { stockOf, written } from "./stock";
 import type { World } from "./world";
 import { plus, randomFormula, randomPieces, times, number, type Measured, type Plain } from "./plain";
 
-export const RANGES: readonly (readonly [number, number])[] = [
-  [0, 10],
-  [-5, 5],
-  [0, 12],
-  [-2, 3],
-  [1, 40],
-  [0, 1],
-  [-10, 10],
-  [0, 100],
-];
 /** How far out an endless range is looked at. */
 const FAR = 3000;
-const LEVELS = [0, 1, 2, -1, 3, 5, 10, 0.5, 7, -2];
 
 /** A case with two random functions, and a question of every kind about them. */
 export function randomWorld(c: Chance): World {
-  const [from, to] = c.of(RANGES);
+  const [from, to] = c.of(stockOf(c).ranges);
   const whole = c.once(4);
   const isPieces = c.once(5);
   const pieces = isPieces ? randomPieces(c, from, to) : null;
@@ -88,12 +78,13 @@ export const through = (p: Plain, move: (x: number) => number): Plain => ({
 
 export function questions(c: Chance, from: number, to: number, names: readonly string[]): Question[] {
   const name = () => c.of(names);
-  const inside = () => from + Math.round((to - from) * c.next() * 4) / 4;
+  const { levels } = stockOf(c);
+  const inside = () => written(from + Math.round((to - from) * c.next() * 4) / 4, to);
   const [a, b] = [inside(), inside()].sort((u, v) => u - v) as [number, number];
   const list: Question[] = [
-    { id: "q1", ask: "reach", function: name(), value: c.of(LEVELS) },
-    { id: "q1b", ask: "reach-any", function: name(), values: [...new Set([c.of(LEVELS), c.of(LEVELS)])] },
-    { id: "q2", ask: "where", function: name(), relation: c.of(["<", "<=", ">", ">="] as const), value: c.of(LEVELS) },
+    { id: "q1", ask: "reach", function: name(), value: c.of(levels) },
+    { id: "q1b", ask: "reach-any", function: name(), values: [...new Set([c.of(levels), c.of(levels)])] },
+    { id: "q2", ask: "where", function: name(), relation: c.of(["<", "<=", ">", ">="] as const), value: c.of(levels) },
     { id: "q3", ask: "greatest", function: name() },
     { id: "q4", ask: "least", function: name() },
     { id: "q5", ask: "compare", functions: ["f", "g"] },

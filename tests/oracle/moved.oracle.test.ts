@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { CaseFile, Question } from "#core/model";
 import { analyse, inFull, type FullFinding } from "#core/question";
 import { Chance } from "../shared/chance";
-import { RANGES } from "./cases";
+import { stockOf } from "./stock";
 import { randomFormula } from "./plain";
 
 /** Random formulas whose case is told a second time, its inputs counted from elsewhere or the other way round. */
@@ -31,7 +31,7 @@ interface Told {
 }
 
 function randomTold(c: Chance): Told {
-  const [from, to] = c.of(RANGES);
+  const [from, to] = c.of(stockOf(c).ranges);
   const open = c.once(3) ? c.of(["from", "to"] as const) : null;
   return {
     text: randomFormula(c, c.whole(2, 7)).text,

@@ -1,4 +1,5 @@
 import type { Chance } from "../shared/chance";
+import { stockOf, written } from "./stock";
 
 /**
  * A plain value, and how far rounding may have moved it: infinite where it may have taken the other side of a jump or
@@ -171,11 +172,10 @@ export const RARE: readonly ((a: Plain) => Plain)[] = [
   one("cosh", (u) => smooth(u, Math.cosh)),
   one("tanh", (u) => smooth(u, Math.tanh)),
 ];
-const NUMBERS = ["1", "2", "3", "4", "5", "7", "10", "0.5", "1.5", "0.25", "-1", "-2", "-3", "0", "20", "0.1"];
 
 /** A random formula of about so many parts; `other` stands in for some of the numbers. */
 export function randomFormula(c: Chance, size: number, other: Plain | null = null): Plain {
-  if (size <= 1) return other && c.once(2) ? other : c.once(2.2) ? number(c.of(NUMBERS)) : X;
+  if (size <= 1) return other && c.once(2) ? other : c.once(2.2) ? number(c.of(stockOf(c).numbers)) : X;
   const split = c.whole(1, size - 1);
   const a = () => randomFormula(c, split, other);
   const b = () => randomFormula(c, size - split, other);
@@ -201,7 +201,7 @@ export interface PlainPieces {
 export function randomPieces(c: Chance, from: number, to: number): PlainPieces {
   const count = c.whole(2, 3);
   const borders = [from];
-  for (let i = 1; i < count; i++) borders.push(from + Math.round(((to - from) * i) / count));
+  for (let i = 1; i < count; i++) borders.push(written(from + Math.round(((to - from) * i) / count), to));
   borders.push(to);
   const distinct = [...new Set(borders)].sort((a, b) => a - b);
   const rows = distinct.slice(0, -1).map((start, i) => {

@@ -7,6 +7,7 @@ import { Chance } from "../shared/chance";
 import { contradiction } from "./claims";
 import { tryGiven } from "./givens";
 import { tryPlan } from "./plans";
+import { DECIMALS, StockedChance } from "./stock";
 import { Tally } from "./tally";
 import { described, type World } from "./world";
 
@@ -30,6 +31,13 @@ export const trySlopes = (chance: Chance, tally: Tally): void => tryWorld(random
 
 /** One random case of running totals. */
 export const tryTotals = (chance: Chance, tally: Tally): void => tryWorld(randomTotals(chance), chance, tally);
+
+/** One random case of decimals: of functions, of slopes, or of running totals. */
+export function tryDecimals(seed: number, tally: Tally): void {
+  const chance = new StockedChance(seed, DECIMALS);
+  const made = [randomWorld, randomSlopes, randomTotals][seed % 3]!;
+  tryWorld(made(chance), chance, tally);
+}
 
 /** Asks all questions of one random case and holds every claim against plain values. */
 function tryWorld(world: World, chance: Chance, tally: Tally): void {

@@ -1,7 +1,8 @@
 import type { Chance } from "../shared/chance";
-import { RANGES, through } from "./cases";
+import { through } from "./cases";
 import { derivedWorld, randomInner } from "./derived";
 import { plus, randomFormula, type Measured, type Plain } from "./plain";
+import { stockOf } from "./stock";
 import type { World } from "./world";
 
 /** How far beside an input a function is looked at, relative to it or to 1; and how many times closer, in turn. */
@@ -53,7 +54,7 @@ interface Sides {
 
 /** A case with the slope of a random function, as it is and at a moved input, and a question of every kind about it. */
 export function randomSlopes(c: Chance): World {
-  const [from, to] = c.of(RANGES);
+  const [from, to] = c.of(stockOf(c).ranges);
   const h = randomInner(c, from, to, 5, 6);
   const shift = c.whole(-3, 7);
   const isMirrored = c.once(2);

@@ -11,6 +11,8 @@ export class Tally {
   readonly contradictions: string[] = [];
   /** faults of ours that a question reported */
   readonly faults: string[] = [];
+  /** claims of which a second method says otherwise */
+  readonly disagreements: string[] = [];
   readonly byKind: Record<string, { claims: number; open: number }> = {};
   /** processor time of each question, in ms: what else a machine does is no part of it */
   readonly times: number[] = [];
@@ -26,8 +28,11 @@ export class Tally {
       if (/could not be worked out/.test(f.message ?? "")) this.faults.push(`${context} ${JSON.stringify(q)}`);
       return f;
     }
+    const full = inFull(f);
+    if (full.secondWay && !full.secondWay.agrees)
+      this.disagreements.push(`${context} ${JSON.stringify(q)} ${JSON.stringify(full.secondWay)}`);
     if (this.claimed(q.ask, f.complete && f.status !== "unsettled"))
-      this.note(check(inFull(f)), () => `${context} ${JSON.stringify(q)}`);
+      this.note(check(full), () => `${context} ${JSON.stringify(q)}`);
     return f;
   }
 

@@ -1,7 +1,7 @@
 import type { Chance } from "../shared/chance";
-import { RANGES } from "./cases";
 import { derivedWorld, randomInner } from "./derived";
 import { plus, randomFormula, type Measured, type Plain } from "./plain";
+import { stockOf, written } from "./stock";
 import type { World } from "./world";
 
 /** Cells that a range is summed over. */
@@ -78,10 +78,10 @@ export function totalOf(f: Plain, from: number, to: number, start: number): Plai
 
 /** A case with the running total of a random function, alone and in a sum, and a question of every kind about it. */
 export function randomTotals(c: Chance): World {
-  const [from, to] = c.of(RANGES);
+  const [from, to] = c.of(stockOf(c).ranges);
   const h = randomInner(c, from, to, 4, 5);
   const other = randomFormula(c, c.whole(0, 2));
-  const start = from + Math.round((to - from) * c.next() * 4) / 4;
+  const start = written(from + Math.round((to - from) * c.next() * 4) / 4, to);
   const total = totalOf(h.plain, from, to, start);
   const g = { ...plus(total, other), text: `f + ${other.text}` };
   const whole = c.once(5);

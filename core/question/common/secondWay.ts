@@ -47,6 +47,8 @@ export function bisectionNear(
     const m = a + (b - a) / 2;
     if (!(m > a && m < b)) break;
     const v = f(m);
+    // A bracket that reaches over a stretch without values holds the zeros of two.
+    if (Number.isNaN(v)) return null;
     if (v === 0) {
       a = m;
       b = m;
@@ -114,11 +116,11 @@ export function goldenSection(
     [at, sense * f(at)],
   ] as const;
   const [place, best] = seen.reduce((a, b) => (b[1] > a[1] ? b : a));
-  // Beside a best value of 0 doubles are as far off as the values around it are great.
+  // Beside a best value of 0 doubles are as far off as the values around it are great, and more where a root begins.
   const around = [value, first, last].map(Math.abs).filter(Number.isFinite);
   const scale = Math.max(...around);
   const rounding = Math.max(roundingAt(at), roundingAt(place));
-  return judge("golden-section search", value, sense * best, scale, Math.min(rounding, AGREE_REL_TOL * scale));
+  return judge("golden-section search", value, sense * best, scale, Math.min(rounding, OF_SCALE * scale));
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { QuestionOf } from "../kind";
-import { BROKEN, EMPTY, Enclosure } from "../../interval";
+import { BROKEN, EMPTY, Enclosure, down, up } from "../../interval";
 import { rationalOfDouble, rationalText, toDouble } from "../../numeric";
 import { compileEnclosure, compileNumber } from "../../formula";
 import {
@@ -178,8 +178,9 @@ function confirmBest(asking: Asking, found: Attained, sense: 1 | -1) {
   const enclosure = compileEnclosure(asking.body(), asking.table.enclosure);
   // Where the function jumps at an input that no double is, plain values are those of one side or the other.
   if (peak.lo < peak.hi && enclosure(new Enclosure(peak.lo, peak.hi)).flags & BROKEN) return null;
+  // The place itself may lie between two doubles.
   const roundingAt = (x: number) => {
-    const v = enclosure(new Enclosure(x, x));
+    const v = enclosure(new Enclosure(down(x), up(x)));
     return v.flags & EMPTY ? 0 : v.hi - v.lo;
   };
   return goldenSection(

@@ -14,6 +14,7 @@ import {
 } from "../../solve";
 import type { RateFinding } from "../finding";
 import { differenceQuotient, plainEvaluation } from "../common/secondWay";
+import { isAtEdge } from "../common/edge";
 import { Refusal, type Asking } from "../common/asking";
 import { isClose, onlyBetween } from "../common/digits";
 import { readable } from "../common/exactShown";
@@ -75,12 +76,15 @@ function between(asking: RateAsking, a: Spot, b: Spot): RateFinding {
     };
   const n = table.number(name);
   const plain = (n(b.at) - n(a.at)) / (b.at - a.at) / (isPercent ? n(a.at) : 1);
+  const isLost = [a, b].some((at) => Number.isNaN(n(at.at)) && isAtEdge(e, at, table));
   return {
     ...without(asking, over),
     complete: true,
     value,
     exactValue: exact ? (decimalText(exact) ?? null) : null,
-    secondWay: plainEvaluation(value, plain, (Math.abs(n(a.at)) + Math.abs(n(b.at))) * DIFFERENCE_ROUNDED),
+    secondWay: isLost
+      ? null
+      : plainEvaluation(value, plain, (Math.abs(n(a.at)) + Math.abs(n(b.at))) * DIFFERENCE_ROUNDED),
   };
 }
 

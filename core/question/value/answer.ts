@@ -8,6 +8,7 @@ import type { ModelFit } from "../../model";
 import { plainEvaluation } from "../common/secondWay";
 import { isClose, onlyBetween } from "../common/digits";
 import { isNought } from "../common/nought";
+import { isAtEdge } from "../common/edge";
 import { fractionOf, type Asking } from "../common/asking";
 import { readable } from "../common/exactShown";
 
@@ -51,13 +52,15 @@ export function value(asking: Asking<QuestionOf<"value">>): ValueFinding {
   // What cancels in the formula is gone from the value, not from plain numbers.
   const plain = compileEnclosure(asking.body(), table.enclosure)(new Enclosure(at.lo, at.hi));
   const rounding = plain.flags & EMPTY ? 0 : plain.hi - plain.lo;
+  const second = table.number(name)(at.at);
+  const isLost = Number.isNaN(second) && isAtEdge(asking.body(), at, table);
   const closed = !v.exact && v.form && !dependsOnVariable(v.form) ? readable(formOf(v.form).text) : null;
   return {
     ...without,
     complete: true,
     value: number,
     exactValue: v.exact ? readable(rationalText(v.exact)) : closed,
-    secondWay: plainEvaluation(number, table.number(name)(at.at), Math.max(v.hi - v.lo, rounding)),
+    secondWay: isLost ? null : plainEvaluation(number, second, Math.max(v.hi - v.lo, rounding)),
     estimate: estimateAt(asking, name, at.at),
     message: edge
       ? `${asking.shown(at)} lies ${isBelow ? "below" : "above"} the range of ${x.name}, ${asking.shown(edge)}.`
