@@ -49,4 +49,9 @@ describe("edges at decimals", () => {
     expect(found).toMatchObject({ complete: true, secondWay: { agrees: true } });
     for (const { at } of found.solutions) expect((at * Math.sin(4.7 * at)) ** 1.5).toBeCloseTo(0.6, 8);
   });
+  it("nor is it looked for on stretches left open, where there may be others", () => {
+    const where: Asked = { ask: "where", function: "f", relation: "<", value: 0.2 };
+    const [found] = analysed(oneFunction("cbrt(x/(x/x))^3 - floor(x)", {}, [where])).findings;
+    expect(found).toMatchObject({ complete: false, secondWay: { agrees: true } });
+  });
 });

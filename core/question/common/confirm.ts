@@ -1,7 +1,7 @@
 import { rationalOfDouble, toDouble } from "../../numeric";
 import { containsZero } from "../../interval";
 import type { Expression, NumberFunction } from "../../formula";
-import { encloseAt, polynomialForm, type Root } from "../../solve";
+import { encloseAt, polynomialForm, type Root, type RootSearch } from "../../solve";
 import type { SecondWay } from "../finding";
 import { bisectionNear, plainEvaluation } from "./secondWay";
 import type { Asking } from "./asking";
@@ -17,18 +17,21 @@ export function confirmRoot(
   r: Root,
   e: Expression,
   here: NumberFunction,
-  all: readonly Root[],
+  { roots, open }: Pick<RootSearch, "roots" | "open">,
 ): SecondWay | null {
   if (r.kind !== "crossing") {
     const v = Math.abs(here(r.at));
     return Number.isFinite(v) ? plainEvaluation(0, v < residualScale(here, r.at) ? 0 : v) : null;
   }
-  const others = all.filter((o) => o !== r).map((o) => o.at);
   const { from, to } = asking.range;
+  // A bracket holds no other root, and none of a stretch left open, where there may be some.
   const room = (side: 1 | -1) => {
     const end = side > 0 ? to : from;
     const toEnd = end ? Math.abs(end.at - r.at) : 1 + Math.abs(r.at);
-    return Math.min(...others.filter((o) => (o - r.at) * side > 0).map((o) => Math.abs(o - r.at) / 2), toEnd);
+    const away = (x: number) => Math.max(0, (x - r.at) * side);
+    const toOthers = roots.filter((o) => away(o.at) > 0).map((o) => away(o.at) / 2);
+    const toOpen = open.filter((o) => away(o.hi) > 0 || away(o.lo) > 0).map((o) => Math.min(away(o.lo), away(o.hi)));
+    return Math.min(...toOthers, ...toOpen, toEnd);
   };
   const isWithinRounding = (x: number) =>
     containsZero(encloseAt(e, asking.table, rationalOfDouble(x))) || Math.abs(here(x)) <= roundingOf(e, x);

@@ -43,7 +43,7 @@ export function level(asking: Asking, e: Expression, shown: Expression, value: S
     searched: search.searched,
     repeats: repeatsOf(search),
     setAside: search.everywhere.length > 0 ? [] : besides(() => setAside(asking, e), []),
-    secondWay: worst(search.roots.slice(0, MOST_SET_ASIDE).map((r) => confirmRoot(asking, r, e, here, search.roots))),
+    secondWay: worst(search.roots.slice(0, MOST_SET_ASIDE).map((r) => confirmRoot(asking, r, e, here, search))),
     behaviour: status === "none" ? behaviourOf(asking, shown, value) : null,
     jumps: search.jumps,
     message: search.open.length > 0 && isFound ? openMessage(search.open, asking.variable.name) : vague,

@@ -85,7 +85,7 @@ export function multiply(asking: Asking<QuestionOf<"multiply">>): MultiplyFindin
     stretches,
     open: open.map(toldOpen),
     message: open.length > 0 ? openMessage(open, variable.name) : vague,
-    secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search.roots) : null,
+    secondWay: root ? confirmRoot(asking, root, goal, compileNumber(goal, table.number), search) : null,
   };
 }
 

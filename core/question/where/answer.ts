@@ -48,7 +48,7 @@ export function where(asking: Asking<QuestionOf<"where">>): WhereFinding {
     open: search.open.map(toldOpen),
     level: limit.at,
     jumps: search.jumps,
-    secondWay: worst(search.roots.slice(0, MOST_CONFIRMED).map((r) => confirmRoot(asking, r, e, here, search.roots))),
+    secondWay: worst(search.roots.slice(0, MOST_CONFIRMED).map((r) => confirmRoot(asking, r, e, here, search))),
     behaviour: status === "none" ? behaviourOf(asking, asking.body(), limit) : null,
     message: isOpen && status !== "unsettled" ? openMessage(search.open, asking.variable.name) : vague,
   };
