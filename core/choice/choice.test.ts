@@ -141,11 +141,12 @@ describe("the rows in pieces, among the models", () => {
 
 describe("what a model misses, typically", () => {
   it.each([
+    [null, "people", null],
     [38.46, "people", "38 people"],
     [0.96, "person", "under 1 person"],
     [1234567.4, "tickets", "1,230,000 tickets"],
     [0, "people", "0 people"],
     [38.46, "kg", "38.5 kg"],
     [0.01234, "$/kWh", "$0.0123/kWh"],
-  ])("of %d in %s: %s", (miss, unit, words) => expect(missWords(miss, parseUnit(unit).unit)).toBe(words));
+  ])("of %s in %s: %s", (miss, unit, words) => expect(missWords(miss, parseUnit(unit).unit)).toBe(words));
 });

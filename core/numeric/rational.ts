@@ -104,6 +104,11 @@ export function toDouble(r: Rational): number {
   return sign * Number(quotient) * 2 ** half * 2 ** (-shift - half);
 }
 
+/** Terms of fractions from which on an exact number costs more time than it is worth. */
+const LONGEST_TERM = 1n << 3000n;
+/** Whether a term of a fraction is greater than so much. */
+export const isLonger = (r: Rational, most = LONGEST_TERM): boolean => (r.n as bigint) > most || (r.d as bigint) > most;
+
 export const isInteger = (r: Rational): boolean => (r.d as bigint) === 1n;
 export const isZero = (r: Rational): boolean => (r.n as bigint) === 0n;
 export const signOf = (r: Rational): -1 | 0 | 1 => ((r.n as bigint) === 0n ? 0 : (r.s as bigint) < 0n ? -1 : 1);

@@ -1,4 +1,15 @@
-import { ONE, ZERO, integerPower, isZero, ratio, rationalText, spend, toDouble, type Rational } from "../numeric";
+import {
+  ONE,
+  ZERO,
+  integerPower,
+  isLonger,
+  isZero,
+  ratio,
+  rationalText,
+  spend,
+  toDouble,
+  type Rational,
+} from "../numeric";
 
 /**
  * A real number in a normal form: a sum of fraction · exp(number) · Π atom^fraction. Atoms are π, primes under
@@ -84,11 +95,8 @@ const LENGTHS = [
   { from: 1n << 800n, price: 40 },
   { from: 1n << 100n, price: 8 },
 ];
-/** Fractions of longer terms are not carried on. */
-const LONGEST = 1n << 3000n;
-const isBeyond = (r: Rational, most: bigint): boolean => (r.n as bigint) > most || (r.d as bigint) > most;
-const hasLonger = (a: ConstantForm, most: bigint): boolean => {
-  for (const { factor } of a.values()) if (isBeyond(factor, most)) return true;
+const hasLonger = (a: ConstantForm, most?: bigint): boolean => {
+  for (const { factor } of a.values()) if (isLonger(factor, most)) return true;
   return false;
 };
 const priceOf = (...forms: readonly ConstantForm[]): number =>
@@ -97,7 +105,7 @@ const priceOf = (...forms: readonly ConstantForm[]): number =>
 /** a · b; null where it has too many terms, or too long ones. */
 export function times(a: ConstantForm, b: ConstantForm): ConstantForm | null {
   const out = product(a, b);
-  return out && hasLonger(out, LONGEST) ? null : out;
+  return out && hasLonger(out) ? null : out;
 }
 
 function product(a: ConstantForm, b: ConstantForm): ConstantForm | null {

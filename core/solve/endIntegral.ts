@@ -6,6 +6,7 @@ import { Leading } from "./leading";
 import type { Spot } from "./spot";
 import type { FunctionTable } from "./table";
 import { signed, termsOf } from "./terms";
+import type { OpenStretch } from "./zerosIn";
 
 /** What lies beside an end of a cell. */
 export interface EndPiece {
@@ -32,13 +33,16 @@ export function endIntegral(
   table: FunctionTable,
 ): EndPiece | "unbounded" | "work" {
   const edge = side > 0 ? end.hi : end.lo;
-  const there = compileEnclosure(f, table.enclosure)(new Enclosure(end.lo, end.hi));
-  const isTame = !(there.flags & (EMPTY | PARTIAL)) && Number.isFinite(there.lo) && Number.isFinite(there.hi);
-  if (isTame) {
-    const sliver = iv.multiply(new Enclosure(there.lo, there.hi), new Enclosure(0, up(end.hi - end.lo)));
-    return { edge, sum: sliver, within: null };
-  }
+  const sliver = sliverOver(f, end, table);
+  if (sliver) return { edge, sum: sliver, within: null };
   return improperPiece(f, end, side, Math.min(1 / 16, width * HEAD_SHARE), table, MOST_CLOSER);
+}
+
+/** ∫ from one end of a narrow box on, as far as any place of it; null where there may be no value, or no bound. */
+export function sliverOver(f: Expression, { lo, hi }: OpenStretch, table: FunctionTable): Enclosure | null {
+  const there = compileEnclosure(f, table.enclosure)(new Enclosure(lo, hi));
+  const isTame = !(there.flags & (EMPTY | PARTIAL)) && Number.isFinite(there.lo) && Number.isFinite(there.hi);
+  return isTame ? iv.multiply(new Enclosure(there.lo, there.hi), new Enclosure(0, up(hi - lo))) : null;
 }
 
 /** An exponential vanishes so fast that its piece may be cut shorter until next to nothing lies in it. */

@@ -1,4 +1,4 @@
-import { ONE, equal, isZero, poly, type Polynomial, type Rational } from "../numeric";
+import { ONE, equal, isLonger, isZero, poly, type Polynomial } from "../numeric";
 import { Noted, wholeExponent, type Expression } from "../formula";
 
 /**
@@ -13,8 +13,6 @@ export interface RationalForm {
 
 /** Degree past which exact isolation would take longer than it is worth. */
 export const MAX_DEGREE = 40;
-/** Numbers past which coefficients are left to the interval methods. */
-const MAX_TERM = 1n << 3000n;
 
 const CONSTANT_ONE: Polynomial = [ONE];
 const plain = (numerator: Polynomial): RationalForm => ({ numerator, denominator: CONSTANT_ONE, divisors: [] });
@@ -106,9 +104,9 @@ const sameDenominator = (f: RationalForm, g: RationalForm): boolean =>
 
 function checked(numerator: Polynomial, denominator: Polynomial, divisors: readonly Polynomial[]): RationalForm | null {
   if (poly.degree(numerator) > MAX_DEGREE || poly.degree(denominator) > MAX_DEGREE) return null;
-  return numerator.some(isLong) ? null : { numerator, denominator, divisors };
+  // Longer coefficients are left to the interval methods.
+  return numerator.some((c) => isLonger(c)) ? null : { numerator, denominator, divisors };
 }
-const isLong = (r: Rational): boolean => (r.n as bigint) > MAX_TERM || (r.d as bigint) > MAX_TERM;
 
 function powerOf(p: Polynomial, n: number): Polynomial {
   let out: Polynomial = CONSTANT_ONE;

@@ -1,7 +1,7 @@
 import { rationalOfDouble, type Rational } from "../numeric";
 import { EMPTY, Enclosure, NOTHING, PARTIAL, iv, up } from "../interval";
 import { compileEnclosure, encloseRational, type Expression } from "../formula";
-import { endIntegral, type EndPiece } from "./endIntegral";
+import { endIntegral, sliverOver, type EndPiece } from "./endIntegral";
 import { integrate, type Integral } from "./integrate";
 import { partition } from "./partition";
 import type { CellPart } from "./parts";
@@ -49,7 +49,7 @@ export function stretchTotal(e: Expression, table: FunctionTable, near: Rational
     const here = besideEnds.find(({ end }) => x >= end.lo && x <= end.hi);
     if (!here?.sum) return null;
     const sliver = sliverOver(e, here.end, table);
-    return sliver && iv.add(here.sum, sliver);
+    return sliver && iv.add(here.sum, iv.hull(sliver, iv.negate(sliver)));
   };
   const isRight = near.compare(far) < 0;
   const isBeyond = (x: number) => nothingFrom !== null && (isRight ? x >= nothingFrom : x <= nothingFrom);
@@ -69,14 +69,6 @@ export function stretchTotal(e: Expression, table: FunctionTable, near: Rational
     upToAny,
     isNothing,
   };
-}
-
-/** What a function adds at most and at least between any two inputs of a box; null where it may have no bound there. */
-function sliverOver(e: Expression, box: Enclosure, table: FunctionTable): Enclosure | null {
-  const f = compileEnclosure(e, table.enclosure)(box);
-  if (f.flags & (EMPTY | PARTIAL) || !Number.isFinite(f.lo) || !Number.isFinite(f.hi)) return null;
-  const width = up(box.hi - box.lo);
-  return iv.multiply(new Enclosure(f.lo, f.hi), new Enclosure(-width, width));
 }
 
 /** A leaf, what is summed on it, and the sums up to where it begins and to the place behind it. */

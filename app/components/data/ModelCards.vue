@@ -38,7 +38,7 @@ const constantRows = (c: RankedCard): RowsTableRow[] =>
       { text: k.standardError === null ? "not known" : formatNumber(k.standardError, 3) },
     ],
   }));
-const miss = (c: RankedCard) => (c.leaveOneOut === null ? null : missWords(c.leaveOneOut, props.output));
+const miss = (c: RankedCard) => missWords(c.leaveOneOut, props.output);
 function key(event: KeyboardEvent, i: number): void {
   const step = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
   if (!step) return;

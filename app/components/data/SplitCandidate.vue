@@ -10,9 +10,7 @@ const NUMBERS = ["", "", "two", "three"];
 const pieces = computed(() => NUMBERS[props.split.breaks.length + 1]);
 const shape = computed(() => (props.split.family === "linear" ? "straight lines" : "parabolas"));
 const breaks = computed(() => props.split.breaks.map((b) => formatNumber(b)).join(" and "));
-const miss = computed(() =>
-  props.split.leaveOneOut === null ? null : missWords(props.split.leaveOneOut, props.output),
-);
+const miss = computed(() => missWords(props.split.leaveOneOut, props.output));
 </script>
 
 <template>

@@ -8,6 +8,9 @@ const SAME_DIGITS = 1e-14;
 /** Step of a central difference: about the cube root of the rounding of doubles, where its two errors are alike. */
 const [STEP, LEAST_WIDTH] = [6e-6, 1e-3];
 
+/** What rounding excuses at most, as a part of the values around: as much as at the foot of a root nearby. */
+const MOST_ROUNDED = 1e-6;
+
 /** Answers of two methods this close, relative to their size, agree: the rest is rounding. */
 const AGREE_REL_TOL = 1e-7;
 
@@ -120,7 +123,7 @@ export function goldenSection(
   const around = [value, first, last].map(Math.abs).filter(Number.isFinite);
   const scale = Math.max(...around);
   const rounding = Math.max(roundingAt(at), roundingAt(place));
-  return judge("golden-section search", value, sense * best, scale, Math.min(rounding, OF_SCALE * scale));
+  return judge("golden-section search", value, sense * best, scale, Math.min(rounding, MOST_ROUNDED * scale));
 }
 
 /**
